@@ -1,0 +1,31 @@
+package org.umberdial.core.policy;
+
+import org.umberdial.core.value.DecimalSign;
+
+/**
+ * The shop's house rules as far as voltages need them.
+ *
+ * @param lineVolts          nominal line voltage of the place [V]
+ * @param lineHertz          its frequency [Hz]
+ * @param spread             deviation from the corrected sheet value that is taken as normal, a fraction (0.1 or 0.2)
+ * @param doubtMargin        how much more is doubtful rather than wrong, a fraction of the expected value
+ * @param gridRiseVolts      how far a grid may stand above its expected voltage before a leak is suspected [V]
+ * @param wattsMargin        a resistor's rating should be at least this many times what it turns into heat
+ * @param driftFraction      change of one point between two readings that counts as drifting, a fraction
+ */
+public record HousePolicy(
+        Vocabulary vocabulary,
+        DecimalSign decimalSign,
+        double lineVolts,
+        double lineHertz,
+        double spread,
+        double doubtMargin,
+        double gridRiseVolts,
+        double wattsMargin,
+        double driftFraction) {
+
+    /** The defaults a new shop starts with. */
+    public static HousePolicy standard() {
+        return new HousePolicy(Vocabulary.NORTH_AMERICAN, DecimalSign.POINT, 120, 60, 0.10, 0.10, 0.2, 2, 0.04);
+    }
+}

@@ -1,0 +1,40 @@
+package org.umberdial.core.set;
+
+import java.util.List;
+import java.util.Optional;
+import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.circuit.deck.Deck;
+
+/**
+ * A set as the rules see it: its circuit, its test points in probing order and its sheet.
+ *
+ * @param modes the default first; empty when there is only one
+ */
+public record BenchSet(
+        ConstructionClass construction,
+        List<Part> parts,
+        List<Deck.SocketPins> sockets,
+        List<TestPoint> testPoints,
+        List<SheetValue> sheet,
+        List<String> modes) {
+
+    public Optional<Part> part(String reference) {
+        return parts.stream().filter(part -> part.reference().equalsIgnoreCase(reference)).findFirst();
+    }
+
+    public Optional<TestPoint> pointAt(String node) {
+        return testPoints.stream().filter(point -> point.node().equals(node)).findFirst();
+    }
+
+    public List<Card> cards() {
+        return parts.stream().map(Part::card).toList();
+    }
+
+    /** What people call a node: its test point, else the chassis or minus rail, else the node's own name. */
+    public String nameOf(String node) {
+        if (node.equals("0")) {
+            return construction.liveChassis() ? "minus rail" : "chassis";
+        }
+        return pointAt(node).map(TestPoint::name).orElse(node);
+    }
+}

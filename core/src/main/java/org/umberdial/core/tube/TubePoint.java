@@ -1,0 +1,21 @@
+package org.umberdial.core.tube;
+
+import java.util.OptionalDouble;
+
+/**
+ * One published operating point, SI units; empty where nothing is published.
+ *
+ * @param kind  the row's section word: triode, pentode, beam, heptode, rectifier, ...
+ * @param number of the point, from 1; the first is the type's main one
+ */
+public record TubePoint(
+        String type,
+        String kind,
+        int number,
+        OptionalDouble plateVolts,
+        OptionalDouble screenVolts,
+        OptionalDouble gridVolts,
+        OptionalDouble plateAmperes,
+        OptionalDouble screenAmperes,
+        OptionalDouble transconductanceSiemens,
+        OptionalDouble plateOhms) {}

@@ -1,0 +1,286 @@
+package org.umberdial.core.volts;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.umberdial.core.circuit.linear.LinearNetwork;
+import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.tube.Electrode;
+import org.umberdial.core.tube.TubeData;
+import org.umberdial.core.tube.TubePoint;
+import org.umberdial.core.value.Ohms;
+import org.umberdial.core.value.Volts;
+
+/**
+ * The set linearised around its service sheet, in one mode.
+ *
+ * <p>Every voltage here is what stands at a node with no meter connected. Deviations from the sheet obey G δ = δi, with
+ * the resistors, the tube slopes (rp and gm of the type's main published point) and the rectifier's regulation in G.
+ */
+public final class StageModel {
+    /** Full-load sag of an ordinary capacitor-input supply, as a part of its voltage; only the order matters. */
+    private static final double SUPPLY_REGULATION = 0.15;
+
+    /** Total current when the sheet gives no drop to reckon it from. */
+    private static final double USUAL_SUPPLY_AMPERES = 0.05;
+
+    /** Current follows V^1.5 in a space-charge-limited tube, so a screen's slope resistance is V / (1.5 I). */
+    private static final double SPACE_CHARGE_POWER = 1.5;
+
+    private final BenchSet set;
+    private final String mode;
+    private final DcPaths paths;
+    private final LinearNetwork.Solution slopes;
+    private final Map<String, Double> sheetVolts = new HashMap<>();
+    private final Map<String, Double> fixedVolts;
+    private final Set<String> supplyFed;
+    private final OptionalDouble sheetLine;
+
+    public StageModel(BenchSet set, String mode) {
+        this.set = set;
+        this.mode = mode;
+        this.paths = new DcPaths(set, mode);
+        Map<String, Double> shown = new HashMap<>();
+        sheetRows().forEach(value -> shown.putIfAbsent(value.node(), value.value()));
+        this.slopes = slopes(shown);
+        for (SheetValue value : sheetRows().toList()) {
+            double source = slopes.sourceOhms(value.node(), "0");
+            Volts open = value.meter().filter(meter -> Double.isFinite(source)).map(meter -> meter.unloaded(new Volts(value.value()), new Ohms(Math.max(0, source)))).orElse(new Volts(value.value()));
+            sheetVolts.putIfAbsent(value.node(), open.value());
+        }
+        this.fixedVolts = derivedVolts();
+        this.supplyFed = supplyFed();
+        this.sheetLine = sheetRows().mapToDouble(SheetValue::lineVolts).findFirst();
+    }
+
+    private java.util.stream.Stream<SheetValue> sheetRows() {
+        return set.sheet().stream().filter(value -> value.kind() == ReadingKind.DC && value.reference().equals("0") && (value.mode().isEmpty() || mode.isEmpty() || value.mode().equalsIgnoreCase(mode)));
+    }
+
+    DcPaths paths() {
+        return paths;
+    }
+
+    BenchSet set() {
+        return set;
+    }
+
+    /** Line voltage of the sheet's DC values; empty when the sheet has none. */
+    public OptionalDouble sheetLine() {
+        return sheetLine;
+    }
+
+    /**
+     * What stands at a node of a healthy set on this line, no meter connected; empty when neither the sheet nor the
+     * resistors between sheet values tell.
+     */
+    public OptionalDouble healthyVolts(String node, double lineVolts) {
+        if (node.equals("0")) {
+            return OptionalDouble.of(0);
+        }
+        Double volts = sheetVolts.getOrDefault(node, fixedVolts.get(node));
+        if (volts == null || sheetLine.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        return OptionalDouble.of(isSupplyFed(node) ? volts * lineVolts / sheetLine.getAsDouble() : volts);
+    }
+
+    /** Whether the sheet itself gives the node, rather than the resistors around it. */
+    public boolean isOnSheet(String node) {
+        return sheetVolts.containsKey(node);
+    }
+
+    public boolean isSupplyFed(String node) {
+        return supplyFed.contains(node);
+    }
+
+    /** Resistance a meter sees between two nodes [Ω]; 0 where the network does not reach (then nothing is corrected). */
+    public Ohms sourceResistance(String node, String reference) {
+        double ohms = slopes.sourceOhms(node, reference);
+        return new Ohms(Double.isFinite(ohms) ? Math.max(0, ohms) : 0);
+    }
+
+    /** Volts at {@code seen} per ampere flowing through an added branch from {@code from} into {@code into} [Ω]. */
+    double responseOhms(String seen, String from, String into) {
+        return slopes.transferOhms(seen, into) - slopes.transferOhms(seen, from);
+    }
+
+    double transferOhms(String seen, String driven) {
+        return slopes.transferOhms(seen, driven);
+    }
+
+    private LinearNetwork.Solution slopes(Map<String, Double> shown) {
+        LinearNetwork network = new LinearNetwork();
+        set.testPoints().forEach(point -> network.node(point.node()));
+        paths.paths.forEach(path -> network.resistor(path.a(), path.b(), path.ohms()));
+        paths.cells.forEach(cell -> network.voltageSource(cell.nodes().get(0), cell.nodes().get(1), 0));
+        for (DcPaths.Stage stage : paths.stages) {
+            stampStage(network, stage, shown);
+        }
+        for (DcPaths.Rectifier rectifier : paths.rectifiers) {
+            double volts = Math.max(1, Math.abs(shown.getOrDefault(rectifier.cathode(), shown.getOrDefault(rectifier.anode(), 100.0))));
+            double amperes = drawn(rectifier.cathode(), shown).orElse(USUAL_SUPPLY_AMPERES);
+            network.resistor(rectifier.anode(), rectifier.cathode(), SUPPLY_REGULATION * volts / Math.max(1e-3, amperes));
+        }
+        return network.solve();
+    }
+
+    private void stampStage(LinearNetwork network, DcPaths.Stage stage, Map<String, Double> shown) {
+        Optional<TubePoint> point = TubeData.shipped().mainPoint(stage.part().card().model(), stage.section());
+        String plate = stage.nodes().get(Electrode.PLATE);
+        String cathode = stage.nodes().get(Electrode.CATHODE);
+        String grid = stage.nodes().get(stage.section() == org.umberdial.core.tube.Section.HEPTODE ? Electrode.GRID3 : Electrode.GRID);
+        point.map(TubePoint::plateOhms).filter(OptionalDouble::isPresent).ifPresent(ohms -> stampResistor(network, plate, cathode, ohms.getAsDouble()));
+        point.map(TubePoint::transconductanceSiemens).filter(OptionalDouble::isPresent).ifPresent(gm -> {
+            network.transconductance(plate, cathode, grid, cathode, gm.getAsDouble());
+            stampScreen(network, stage, point.get(), gm.getAsDouble(), shown);
+        });
+    }
+
+    /** The screen draws by its own slope, and follows the grid in the proportion of its current to the plate's. */
+    private void stampScreen(LinearNetwork network, DcPaths.Stage stage, TubePoint point, double plateSlope, Map<String, Double> shown) {
+        String screen = stage.nodes().get(Electrode.SCREEN);
+        if (screen == null || point.screenAmperes().isEmpty() || point.screenVolts().isEmpty()) {
+            return;
+        }
+        String cathode = stage.nodes().get(Electrode.CATHODE);
+        String grid = stage.nodes().get(stage.section() == org.umberdial.core.tube.Section.HEPTODE ? Electrode.GRID3 : Electrode.GRID);
+        double published = point.screenVolts().getAsDouble();
+        double volts = Math.max(5, shown.getOrDefault(screen, published));
+        double amperes = point.screenAmperes().getAsDouble() * Math.pow(volts / published, SPACE_CHARGE_POWER);
+        stampResistor(network, screen, cathode, volts / (SPACE_CHARGE_POWER * amperes));
+        double share = point.plateAmperes().isPresent() && point.plateAmperes().getAsDouble() > 0 ? point.screenAmperes().getAsDouble() / point.plateAmperes().getAsDouble() : 0.2;
+        // A heptode's signal grid turns current over to the screen instead of drawing more of it.
+        network.transconductance(screen, cathode, grid, cathode, plateSlope * (stage.section() == org.umberdial.core.tube.Section.HEPTODE ? -share / 4 : share));
+        // The screen governs the plate current as it governs its own.
+        network.transconductance(stage.nodes().get(Electrode.PLATE), cathode, screen, cathode, SPACE_CHARGE_POWER * amperes / volts / Math.max(0.05, share));
+    }
+
+    private static void stampResistor(LinearNetwork network, String a, String b, double ohms) {
+        if (ohms > 0 && !a.equals(b)) {
+            network.resistor(a, b, ohms);
+        }
+    }
+
+    /** Current the drops of the sheet say flows out of a node through its resistors [A]. */
+    private OptionalDouble drawn(String node, Map<String, Double> shown) {
+        Double volts = shown.get(node);
+        double sum = 0;
+        boolean found = false;
+        for (DcPaths.Path path : paths.paths) {
+            boolean touches = path.a().equals(node) || path.b().equals(node);
+            Double other = touches ? shown.get(path.other(node)) : null;
+            if (volts != null && other != null && volts > other) {
+                sum += (volts - other) / path.ohms();
+                found = true;
+            }
+        }
+        return found ? OptionalDouble.of(sum) : OptionalDouble.empty();
+    }
+
+    /** Nodes the sheet does not give, but which hang between given ones by resistors alone. */
+    private Map<String, Double> derivedVolts() {
+        Set<String> drawing = new HashSet<>();
+        paths.stages.forEach(stage -> stage.nodes().forEach((electrode, node) -> {
+            if (electrode.carriesStageCurrent()) {
+                drawing.add(node);
+            }
+        }));
+        paths.rectifiers.forEach(rectifier -> drawing.addAll(List.of(rectifier.anode(), rectifier.cathode())));
+        LinearNetwork network = new LinearNetwork();
+        paths.paths.forEach(path -> network.resistor(path.a(), path.b(), path.ohms()));
+        sheetVolts.forEach((node, volts) -> network.voltageSource(node, "0", volts));
+        LinearNetwork.Solution solution = network.solve();
+        Map<String, Double> derived = new HashMap<>();
+        for (DcPaths.Path path : paths.paths) {
+            for (String node : List.of(path.a(), path.b())) {
+                if (!sheetVolts.containsKey(node) && !node.equals("0") && solution.isGrounded(node) && !reaches(node, drawing)) {
+                    derived.put(node, solution.volts(node));
+                }
+            }
+        }
+        return derived;
+    }
+
+    /** Whether a node can reach one of the targets over resistors without crossing a node the sheet gives. */
+    private boolean reaches(String start, Set<String> targets) {
+        Set<String> seen = new HashSet<>(Set.of(start));
+        Deque<String> open = new ArrayDeque<>(seen);
+        while (!open.isEmpty()) {
+            String node = open.pop();
+            if (targets.contains(node)) {
+                return true;
+            }
+            for (DcPaths.Path path : pathsAt(node)) {
+                String next = path.other(node);
+                if (!next.equals("0") && !sheetVolts.containsKey(next) && seen.add(next)) {
+                    open.push(next);
+                }
+            }
+        }
+        return false;
+    }
+
+    List<DcPaths.Path> pathsAt(String node) {
+        return paths.paths.stream().filter(path -> path.a().equals(node) || path.b().equals(node)).toList();
+    }
+
+    /** Nodes whose voltage comes from the supply: joined by DC paths to a rectifier or to a tube's current. */
+    private Set<String> supplyFed() {
+        Set<String> fed = new HashSet<>();
+        paths.rectifiers.forEach(rectifier -> fed.addAll(List.of(rectifier.anode(), rectifier.cathode())));
+        paths.cells.forEach(cell -> fed.addAll(cell.nodes()));
+        paths.stages.forEach(stage -> stage.nodes().forEach((electrode, node) -> {
+            if (electrode.carriesStageCurrent()) {
+                fed.add(node);
+            }
+        }));
+        fed.remove("0");
+        Deque<String> open = new ArrayDeque<>(fed);
+        while (!open.isEmpty()) {
+            String node = open.pop();
+            for (DcPaths.Path path : pathsAt(node)) {
+                String next = path.other(node);
+                if (!next.equals("0") && fed.add(next)) {
+                    open.push(next);
+                }
+            }
+        }
+        return fed;
+    }
+
+    /** The control or signal grid that a node leads to over resistors alone, without meeting the supply or the reference. */
+    Optional<DcPaths.Stage> gridReachedFrom(String start) {
+        for (String node : island(start)) {
+            for (DcPaths.Stage stage : paths.stages) {
+                if (stage.electrodeAt(node).filter(Electrode::isGrid).isPresent()) {
+                    return Optional.of(stage);
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** A node and all it is joined to over resistors, stopping at the reference and at whatever the supply feeds. */
+    List<String> island(String start) {
+        List<String> island = new ArrayList<>(List.of(start));
+        for (int i = 0; i < island.size(); i++) {
+            for (DcPaths.Path path : pathsAt(island.get(i))) {
+                String next = path.other(island.get(i));
+                if (!next.equals("0") && !isSupplyFed(next) && !island.contains(next)) {
+                    island.add(next);
+                }
+            }
+        }
+        return island;
+    }
+}

@@ -1,0 +1,241 @@
+package org.umberdial.core.volts;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeSet;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.reading.Reading;
+import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.reading.ReadingLog;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.tube.Electrode;
+import org.umberdial.core.value.Ohms;
+import org.umberdial.core.value.Volts;
+
+/** Judges a set's stage voltages. A pure function of the set, its readings, the house policy and the bench. */
+public final class VoltsJudge {
+    private final BenchSet set;
+    private final ReadingLog log;
+    private final HousePolicy policy;
+    private final Bench bench;
+    private final StageModel model;
+    private final StaircasePlan plan;
+    private final Map<String, Probed> probed = new LinkedHashMap<>();
+    private final Map<String, Verdict> verdicts = new HashMap<>();
+    private final Map<String, Set<String>> explainedBy = new HashMap<>();
+    private final Phrases phrases;
+
+    private VoltsJudge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench) {
+        this.set = set;
+        this.log = log;
+        this.policy = policy;
+        this.bench = bench;
+        this.model = new StageModel(set, bench.mode());
+        this.plan = new StaircasePlan(model);
+        this.phrases = new Phrases(set, model, policy);
+        for (TestPoint point : set.testPoints()) {
+            log.of(point.node(), ReadingKind.DC, bench.mode())
+                    .filter(Reading::undisturbed)
+                    .reduce((first, second) -> second)
+                    .ifPresent(reading -> probed.put(point.node(), new Probed(model, point, reading, policy, bench.accuracy())));
+        }
+    }
+
+    public static VoltsReport judge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench) {
+        return new VoltsJudge(set, log, policy, bench).report();
+    }
+
+    private VoltsReport report() {
+        probed.values().forEach(p -> verdicts.put(p.point.node(), alone(p)));
+        lookUpstream();
+        lookDownstream();
+        List<Finding> findings = findings();
+        List<PointVerdict> points = set.testPoints().stream().map(this::verdict).toList();
+        return new VoltsReport(points, branches(), findings, plan.staircase(bench.lineVolts()), NextRules.choose(set, points, findings));
+    }
+
+    /** The verdict of a reading by itself. */
+    private Verdict alone(Probed p) {
+        if (p.healthyShown.isEmpty()) {
+            return p.grid && p.openVolts > policy.gridRiseVolts() ? Verdict.BAD : Verdict.NO_EXPECTATION;
+        }
+        double off = p.shownDeviation();
+        if (p.grid && off > p.band()) {
+            return Verdict.BAD;
+        }
+        return Math.abs(off) <= p.band() ? Verdict.GOOD : Math.abs(off) <= p.doubtBand() ? Verdict.DOUBT : Verdict.BAD;
+    }
+
+    /** A point that is off only as far as what feeds and drives it is off is no fault of its own. */
+    private void lookUpstream() {
+        for (Probed p : probed.values()) {
+            if (isOff(p.point.node()) && !p.grid) {
+                explain(p, upstream(p.point.node()));
+            }
+        }
+    }
+
+    /** A rail pulled down by a fault below it follows that fault. */
+    private void lookDownstream() {
+        Set<String> origins = new TreeSet<>();
+        probed.keySet().stream().filter(this::isOff).forEach(origins::add);
+        for (String node : List.copyOf(origins)) {
+            Set<String> below = new TreeSet<>();
+            origins.stream().filter(other -> !other.equals(node) && plan.feeds(node, other)).forEach(below::add);
+            Probed p = probed.get(node);
+            if (!below.isEmpty() && !p.grid) {
+                below.addAll(upstream(node));
+                explain(p, below);
+            }
+        }
+    }
+
+    private void explain(Probed p, Set<String> given) {
+        given.removeIf(node -> !probed.containsKey(node) || probed.get(node).healthyOpen.isEmpty());
+        if (given.isEmpty() || p.healthyOpen.isEmpty()) {
+            return;
+        }
+        double scale = supplyScale(p.point.node());
+        double off = p.openDeviation(scale) - deviations(given, scale).at(p.point.node());
+        double implied = p.openDeviation() - off;
+        if (Math.abs(off) <= p.band() && Math.abs(implied) > Math.abs(p.openDeviation()) / 2) {
+            verdicts.put(p.point.node(), Verdict.FOLLOWS);
+            explainedBy.put(p.point.node(), blamed(p, given));
+        }
+    }
+
+    /** Of the given points, those whose own deviation matters here. */
+    private Set<String> blamed(Probed p, Set<String> given) {
+        Set<String> blamed = new TreeSet<>();
+        for (String node : given) {
+            Probed cause = probed.get(node);
+            if (Math.abs(cause.openDeviation()) > cause.band() / 2 || verdicts.get(node) != Verdict.GOOD) {
+                blamed.add(node);
+            }
+        }
+        return blamed.isEmpty() ? given : blamed;
+    }
+
+    /** How the rail feeding a node stands, as a part of what it should be; 1 when it was not read. */
+    private double supplyScale(String node) {
+        return plan.feederOf(node)
+                .map(probed::get)
+                .filter(feeder -> feeder.healthyOpen.isPresent() && Math.abs(feeder.healthyOpen.getAsDouble()) > 5)
+                .map(feeder -> Math.max(0, feeder.openVolts / feeder.healthyOpen.getAsDouble()))
+                .orElse(1.0);
+    }
+
+    private Deviations deviations(Set<String> nodes, double supplyScale) {
+        Map<String, Double> given = new HashMap<>();
+        nodes.forEach(node -> given.put(node, probed.get(node).openDeviation(supplyScale)));
+        return new Deviations(model, given);
+    }
+
+    /** Points that feed or drive a node: its feeder, the other electrodes of its tube, and every grid that was read. */
+    private Set<String> upstream(String node) {
+        Set<String> upstream = new TreeSet<>();
+        plan.feederOf(node).ifPresent(upstream::add);
+        for (Probed p : probed.values()) {
+            if (p.grid) {
+                upstream.add(p.point.node());
+            }
+        }
+        for (DcPaths.Stage stage : model.paths().stages) {
+            Optional<Electrode> here = stage.electrodeAt(node);
+            if (here.isPresent() && here.get().carriesStageCurrent() && stage.part().nodes().stream().noneMatch(other -> plan.feeds(node, other))) {
+                stage.nodes().forEach((electrode, other) -> {
+                    if (drives(electrode, here.get())) {
+                        upstream.add(other);
+                    }
+                });
+            }
+        }
+        upstream.remove(node);
+        upstream.remove("0");
+        return upstream;
+    }
+
+    /** What governs an electrode's current: grids govern all, the screen governs plate and cathode, the cathode shows it. */
+    private static boolean drives(Electrode driver, Electrode driven) {
+        return driver.isGrid() || driver == Electrode.SCREEN && driven != Electrode.SCREEN || driver == Electrode.CATHODE && driven == Electrode.PLATE || driver == Electrode.PLATE && driven == Electrode.CATHODE;
+    }
+
+    private boolean isOff(String node) {
+        Verdict verdict = verdicts.get(node);
+        return verdict == Verdict.BAD || verdict == Verdict.DOUBT;
+    }
+
+    private List<Finding> findings() {
+        List<Finding> findings = new ArrayList<>();
+        for (Probed p : probed.values()) {
+            if (isOff(p.point.node())) {
+                Set<String> given = upstream(p.point.node());
+                given.removeIf(node -> !probed.containsKey(node) || probed.get(node).healthyOpen.isEmpty());
+                double scale = supplyScale(p.point.node());
+                findings.add(new Suspicions(model, log, policy, probed, phrases).about(p, deviations(given, scale), scale, verdicts.get(p.point.node())));
+            }
+        }
+        findings.sort(java.util.Comparator.comparing((Finding finding) -> !finding.urgent()).thenComparing(finding -> verdicts.get(finding.node()) != Verdict.BAD));
+        return List.copyOf(findings);
+    }
+
+    private PointVerdict verdict(TestPoint point) {
+        Ohms source = model.sourceResistance(point.node(), "0");
+        OptionalDouble open = model.healthyVolts(point.node(), bench.lineVolts());
+        OptionalDouble expected = open.isEmpty() ? open : OptionalDouble.of(bench.meter().map(meter -> meter.reads(new Volts(open.getAsDouble()), source).value()).orElse(open.getAsDouble()));
+        double band = Probed.band(expected.orElse(0), Probed.isQuietGrid(model, point.node()), policy, bench.accuracy())
+                + (Probed.isSelfBiased(model, point.node()) ? policy.doubtMargin() * Math.abs(expected.orElse(0)) : 0);
+        Optional<Probed> p = Optional.ofNullable(probed.get(point.node()));
+        Verdict verdict = verdicts.getOrDefault(point.node(), Verdict.UNREAD);
+        String reason = p.map(read -> phrases.reason(read, verdict, explainedBy.getOrDefault(point.node(), Set.of())) + drift(read)).orElse("");
+        Optional<SheetValue> sheet = set.sheet().stream().filter(value -> value.kind() == ReadingKind.DC && value.node().equals(point.node()) && (value.mode().isEmpty() || bench.mode().isEmpty() || value.mode().equalsIgnoreCase(bench.mode()))).findFirst();
+        return new PointVerdict(point, expected, band, open, source.value(), p.map(read -> read.reading), verdict, reason, phrases.arithmetic(point, sheet, open, source, expected, bench, p));
+    }
+
+    /** A fall over warm minutes means that something leaks more as it heats. */
+    private String drift(Probed p) {
+        List<Reading> earlier = log.of(p.point.node(), ReadingKind.DC, bench.mode())
+                .filter(r -> r.undisturbed() && r.minutesOn().isPresent() && r.takenAt().isBefore(p.reading.takenAt()) && Math.abs(r.lineVolts() / p.reading.lineVolts() - 1) < 0.02)
+                .toList();
+        if (p.reading.minutesOn().isEmpty() || earlier.isEmpty() || p.grid) {
+            return "";
+        }
+        Reading first = earlier.get(0);
+        double change = p.reading.value() / first.value() - 1;
+        boolean warm = p.reading.minutesOn().getAsDouble() - first.minutesOn().getAsDouble() >= 5;
+        return warm && Math.abs(change) > policy.driftFraction() ? phrases.drift(first, p.reading) : "";
+    }
+
+    private List<Branch> branches() {
+        List<Branch> branches = new ArrayList<>();
+        for (DcPaths.Path path : model.paths().paths) {
+            OptionalDouble a = read(path.a());
+            OptionalDouble b = read(path.b());
+            boolean resistor = path.part().card().letter() == 'R' && path.isResistor();
+            if (resistor && a.isPresent() && b.isPresent() && (probed.containsKey(path.a()) || probed.containsKey(path.b()))) {
+                branches.add(branch(path, a.getAsDouble(), b.getAsDouble()));
+            }
+        }
+        return branches;
+    }
+
+    private OptionalDouble read(String node) {
+        return node.equals("0") ? OptionalDouble.of(0) : probed.containsKey(node) ? OptionalDouble.of(probed.get(node).openVolts) : OptionalDouble.empty();
+    }
+
+    private Branch branch(DcPaths.Path path, double a, double b) {
+        double ohms = path.part().workingValue().orElse(path.ohms());
+        double drop = Math.abs(a - b);
+        double watts = drop * drop / ohms;
+        double rated = path.part().ratingWatts().orElse(0.0);
+        return new Branch(path.part().reference(), a >= b ? path.a() : path.b(), a >= b ? path.b() : path.a(), ohms, drop, drop / ohms, watts, rated, rated > 0 && rated < policy.wattsMargin() * watts);
+    }
+}

@@ -1,0 +1,67 @@
+package org.umberdial.core;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.reading.Reading;
+import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.reading.ReadingLog;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.CircuitImport;
+import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.value.CsvLine;
+
+/** Builds sets, sheets and logs for tests from short text. */
+public final class Sets {
+    private Sets() {}
+
+    public static String resource(String name) {
+        try (InputStream in = Sets.class.getResourceAsStream("demo/" + name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** @param sheet lines of {@code node,volts} */
+    public static BenchSet set(String deckText, double line, String meter, String... sheet) {
+        Deck deck = DeckReader.read(deckText);
+        List<SheetValue> values = new ArrayList<>();
+        for (String row : sheet) {
+            String[] cells = row.split(",");
+            values.add(new SheetValue(cells[0], "0", ReadingKind.DC, Double.parseDouble(cells[1]), line, Optional.of(Meter.parse(meter)), ""));
+        }
+        return new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(deck), deck.sockets(), CircuitImport.testPoints(deck), values, deck.modes());
+    }
+
+    public static BenchSet demo(String name) {
+        String[] rows = resource(name + "-sheet.csv").lines().skip(1).map(CsvLine::split).map(c -> c.get(0) + "," + c.get(3)).toArray(String[]::new);
+        List<String> first = CsvLine.split(resource(name + "-sheet.csv").lines().skip(1).findFirst().orElseThrow());
+        return set(resource(name + ".cir"), Double.parseDouble(first.get(5)), first.get(6), rows);
+    }
+
+    /** @param rows lines of {@code subject,value} */
+    public static ReadingLog log(double line, String meter, String... rows) {
+        List<Reading> readings = new ArrayList<>();
+        for (String row : rows) {
+            String[] cells = row.split(",");
+            readings.add(reading(cells[0], Double.parseDouble(cells[1]), line, meter, cells.length > 2 ? cells[2] : "", readings.size()));
+        }
+        return new ReadingLog(readings);
+    }
+
+    public static Reading reading(String subject, double value, double line, String meter, String lifted, int second) {
+        ReadingKind kind = subject.startsWith("R") ? ReadingKind.OHMS : ReadingKind.DC;
+        return new Reading("r" + second, subject, "0", kind, value, line, Optional.of(Meter.parse(meter)), "", OptionalDouble.empty(), Instant.ofEpochSecond(1_000_000 + second), lifted, Optional.empty(), false);
+    }
+}
