@@ -52,6 +52,12 @@ final class Deviations {
         return volts;
     }
 
+    /** What one of the given nodes contributes to a node's deviation [V]. */
+    double share(String node, String from) {
+        int i = given.indexOf(from);
+        return i < 0 ? 0 : model.transferOhms(node, from) * currents[i];
+    }
+
     /** Volts at {@code seen} per ampere through an added branch, while the given nodes are held where they are [Ω]. */
     double responseOhms(String seen, String from, String into) {
         double[] atGiven = given.stream().mapToDouble(node -> model.responseOhms(node, from, into)).toArray();

@@ -56,13 +56,15 @@ final class DriftRule implements SuspicionRule {
         return feeds + "; " + (open ? "open, it would leave this point as it was read." : "at about " + Phrases.ohms(fits) + " its " + Phrases.volts(Math.abs(drop)) + " would fit what the stage draws.");
     }
 
-    private static String confirm(DcPaths.Path path, boolean open, boolean high) {
+    private static Test confirm(DcPaths.Path path, boolean open, boolean high) {
         Part part = path.part();
-        String measure = "Switch off, pull the plug, discharge and prove it. Read " + part.reference() + " by ohms (type “" + part.reference() + "” and the value)";
+        String typed = " Type “" + part.reference() + "” and the value.";
         if (open || high) {
-            return measure + ": above " + Phrases.ohms(path.ohms() * (1 + part.tolerance().fraction())) + " in circuit is proof, since paths beside it can only lower the reading.";
+            return new Test("Switch off, pull the plug, discharge and prove it; read " + part.reference() + " by ohms.",
+                    "Above " + Phrases.ohms(path.ohms() * (1 + part.tolerance().fraction())) + " in circuit is proof, since paths beside it can only lower the reading." + typed);
         }
-        return measure + " with one end lifted: below " + Phrases.ohms(path.ohms() * (1 - part.tolerance().fraction())) + " is proof; in circuit it proves nothing.";
+        return new Test("Switch off, pull the plug, discharge, lift one end of " + part.reference() + " and read it by ohms.",
+                "Below " + Phrases.ohms(path.ohms() * (1 - part.tolerance().fraction())) + " is proof; in circuit it proves nothing." + typed);
     }
 
     /** Old carbon drifts up, often by half; it hardly ever drifts down. Wirewound and windings open or stay. */

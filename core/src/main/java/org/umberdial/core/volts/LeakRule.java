@@ -58,13 +58,15 @@ final class LeakRule implements SuspicionRule {
         return joins + "; " + Engineering.print(Math.abs(amperes), Unit.AMPERE) + " through it, " + (shorted ? "a short" : "a leak of about " + Phrases.ohms(leak)) + ", makes this reading (" + Phrases.volts(Math.abs(across)) + " across it).";
     }
 
-    private static String confirm(Scene scene, Part part, String here, String there) {
+    private static Test confirm(Scene scene, Part part, String here, String there) {
         String name = scene.phrases().name(scene.node());
         if (scene.point().grid) {
-            return "Switch off, pull the plug, discharge. Lift the grid end of " + part.reference() + ", power up and read " + name + " again (type the reading, then “" + part.reference() + " lifted”): at its bias, " + part.reference() + " was leaking; still positive, the tube is gassy.";
+            return new Test("Switch off, pull the plug, discharge, and lift the grid end of " + part.reference() + "; then power up and read " + name + " again.",
+                    "At its bias: " + part.reference() + " was leaking. Still positive: the tube is gassy. Type the reading and “" + part.reference() + " lifted”.");
         }
         String end = there.equals("0") ? "one end" : "the " + name + " end";
-        return "Switch off, pull the plug, discharge. Lift " + end + " of " + part.reference() + " and test its leakage at working voltage; or power up and read " + name + " again with it lifted (add “" + part.reference() + " lifted”).";
+        return new Test("Switch off, pull the plug, discharge, lift " + end + " of " + part.reference() + " and test its leakage at working voltage.",
+                "Or power up and read " + name + " again with it lifted, typed with “" + part.reference() + " lifted”.");
     }
 
     /** Paper leaks, electrolytics often do, ceramics, micas and films seldom. */

@@ -42,7 +42,7 @@ final class NextRules {
             if (finding.urgent() && suspect.isPresent()) {
                 boolean proven = suspect.get().standing() == Suspect.Standing.PROVEN;
                 String title = proven ? "Switch off and replace " + suspect.get().part() + "." : suspect.get().confirm();
-                return Optional.of(new NextAct("stop-harm", finding.node(), title, (proven ? suspect.get().part() + " is proven " + suspect.get().failure() + ". " : "") + "Running on overheats the tube it drives and what hangs on its plate; this comes before any further reading" + odds(suspect.get()) + ".", false));
+                return Optional.of(new NextAct("stop-harm", finding.node(), title, (proven ? suspect.get().part() + " is proven " + suspect.get().failure() + ". " : suspect.get().tells() + " ") + "Before any further reading: running on overheats the tube" + odds(suspect.get()) + ".", false));
             }
         }
         return Optional.empty();
@@ -64,7 +64,7 @@ final class NextRules {
 
     private static Optional<NextAct> confirmWorst(Situation s) {
         return s.findings.stream()
-                .flatMap(finding -> s.leading(finding).filter(suspect -> suspect.standing() == Suspect.Standing.OPEN).map(suspect -> new NextAct("confirm-worst", finding.node(), suspect.confirm(), "It settles the worst finding left, " + finding.text().replaceAll(":.*", "") + odds(suspect) + ".", false)).stream())
+                .flatMap(finding -> s.leading(finding).filter(suspect -> suspect.standing() == Suspect.Standing.OPEN).map(suspect -> new NextAct("confirm-worst", finding.node(), suspect.confirm(), suspect.tells() + " It settles the worst finding left, " + finding.text().replaceAll(":.*", "") + odds(suspect) + ".", false)).stream())
                 .findFirst();
     }
 

@@ -45,8 +45,8 @@ final class Phrases {
         double expected = p.healthyShown.orElse(0);
         String size = off == 0 ? "exactly as expected" : volts(Math.abs(off)) + (off > 0 ? " high" : " low") + percent(off, expected);
         return switch (verdict) {
-            case GOOD -> capital(size) + ", inside the house's " + share(policy.spread()) + ".";
-            case FOLLOWS -> capital(size) + ", as it must be with " + names(causes) + " where it is: no fault of its own.";
+            case GOOD -> capital(size) + ", inside the band of ± " + volts(p.band()) + ".";
+            case FOLLOWS -> capital(size) + ", as it must be with " + names(causes) + (causes.size() > 1 ? " where they are" : " where it is") + ": no fault of its own.";
             case DOUBT -> p.selfBiased ? oscillator(p, size) : capital(size) + ": outside " + share(policy.spread()) + ", not yet wrong.";
             case BAD -> bad(p, off, size);
             case NO_EXPECTATION -> "The sheet gives nothing here for this mode; enter its value or judge by the neighbours.";

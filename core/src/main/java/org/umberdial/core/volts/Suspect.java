@@ -13,8 +13,9 @@ import java.util.OptionalDouble;
  * @param odds     share among the suspects of this finding, 0 to 1
  * @param standing what tests have said about it so far
  * @param confirm  the test that settles it, cold if one does
+ * @param tells    what its outcome says
  */
-public record Suspect(String rule, String part, String failure, OptionalDouble severity, String reason, double odds, Standing standing, String confirm) {
+public record Suspect(String rule, String part, String failure, OptionalDouble severity, String reason, double odds, Standing standing, String confirm, String tells) {
     /** Whether a test has settled the suspicion. */
     public enum Standing {
         OPEN,

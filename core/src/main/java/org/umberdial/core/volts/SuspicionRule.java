@@ -12,11 +12,19 @@ interface SuspicionRule {
     Stream<Guess> guesses(Scene scene);
 
     /**
+     * The test that settles a suspicion.
+     *
+     * @param act   what to do, imperative, one or two sentences
+     * @param tells what its outcome says
+     */
+    record Test(String act, String tells) {}
+
+    /**
      * A part blamed by a rule, before it is weighed against the others.
      *
      * @param weight   how often such parts fail so, times how well the readings agree; only ratios matter
      * @param severity size that fits, SI
      * @param urgent   whether running on does harm
      */
-    record Guess(String rule, String part, String failure, OptionalDouble severity, double weight, String reason, String confirm, boolean urgent) {}
+    record Guess(String rule, String part, String failure, OptionalDouble severity, double weight, String reason, Test confirm, boolean urgent) {}
 }

@@ -51,7 +51,7 @@ final class Suspicions {
 
     private static Suspect suspect(Weighed w, double sum) {
         SuspicionRule.Guess guess = w.guess;
-        return new Suspect(guess.rule(), guess.part(), guess.failure(), guess.severity(), guess.reason(), sum > 0 ? w.weight / sum : 0, w.standing, guess.confirm());
+        return new Suspect(guess.rule(), guess.part(), guess.failure(), guess.severity(), guess.reason(), sum > 0 ? w.weight / sum : 0, w.standing, guess.confirm().act(), guess.confirm().tells());
     }
 
     private Weighed weigh(SuspicionRule.Guess guess, Scene scene) {

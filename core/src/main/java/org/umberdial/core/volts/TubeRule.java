@@ -36,7 +36,7 @@ final class TubeRule implements SuspicionRule {
         }
         return Optional.of(new Guess(id(), stage.socket(), "gassy", amperes, 1.5 * scene.agreement("0", scene.node(), amperes.getAsDouble()),
                 stage.socket() + " would have to send " + Engineering.print(amperes.getAsDouble(), Unit.AMPERE) + " of gas current out of its grid to make this reading.",
-                "With the coupling capacitor lifted the grid of " + stage.socket() + " must settle at its bias; if it climbs again as the tube heats, try another tube.", true));
+                new Test("Switch off, discharge, lift the coupling capacitor's grid end; power up and watch the grid of " + stage.socket() + ".", "It must settle at its bias; if it climbs as the tube heats, try another tube."), true));
     }
 
     private Optional<Guess> current(Scene scene, DcPaths.Stage stage) {
@@ -53,7 +53,7 @@ final class TubeRule implements SuspicionRule {
         double agreement = scene.agreement(from, cathode, extra.getAsDouble());
         return Optional.of(new Guess(id(), stage.socket(), more ? "draws too much" : "weak", OptionalDouble.empty(), (more ? 0.7 : 2) * agreement,
                 stage.socket() + " would have to draw " + Engineering.print(Math.abs(extra.getAsDouble()), Unit.AMPERE) + (more ? " more" : " less") + " than the sheet's drops say.",
-                "Read its grid and cathode first; then test " + stage.socket() + ", or swap it for a known good one.", false));
+                new Test("Read the grid and cathode of " + stage.socket() + "; then test the tube, or swap it for a known good one.", "A good one in its place puts the reading right."), false));
     }
 
     private Optional<Guess> supply(Scene scene, DcPaths.Rectifier rectifier) {
@@ -62,6 +62,6 @@ final class TubeRule implements SuspicionRule {
         }
         return Optional.of(new Guess(id(), rectifier.part().reference(), "weak", OptionalDouble.empty(), 2.5,
                 "The rectifier feeds this point: a tired one, or a reservoir that has dried out, leaves it low.",
-                "Read the line at the plug and the ripple here. Switch off, discharge, test the reservoir's capacitance and the rectifier.", false));
+                new Test("Read the line at the plug and the ripple here; then switch off, discharge, and test the reservoir and the rectifier.", "Much ripple: the reservoir has dried out. Little: the rectifier is tired, or more is drawn."), false));
     }
 }

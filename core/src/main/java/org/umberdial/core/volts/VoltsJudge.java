@@ -108,16 +108,19 @@ public final class VoltsJudge {
         double implied = p.openDeviation() - off;
         if (Math.abs(off) <= p.band() && Math.abs(implied) > Math.abs(p.openDeviation()) / 2) {
             verdicts.put(p.point.node(), Verdict.FOLLOWS);
-            explainedBy.put(p.point.node(), blamed(p, given));
+            explainedBy.put(p.point.node(), blamed(p, given, scale));
         }
     }
 
-    /** Of the given points, those whose own deviation matters here. */
-    private Set<String> blamed(Probed p, Set<String> given) {
+    /** Of the given points, those that are off themselves and bring at least a fifth of what is seen here. */
+    private Set<String> blamed(Probed p, Set<String> given, double scale) {
+        Deviations deviations = deviations(given, scale);
         Set<String> blamed = new TreeSet<>();
         for (String node : given) {
-            Probed cause = probed.get(node);
-            if (Math.abs(cause.openDeviation()) > cause.band() / 2 || verdicts.get(node) != Verdict.GOOD) {
+            boolean off = Math.abs(probed.get(node).openDeviation()) > probed.get(node).band() / 2;
+            boolean scales = scale != 1 && plan.feederOf(p.point.node()).filter(node::equals).isPresent();
+            boolean matters = Math.abs(deviations.share(p.point.node(), node)) > Math.abs(p.openDeviation()) / 5;
+            if (off && (scales || matters)) {
                 blamed.add(node);
             }
         }

@@ -83,7 +83,7 @@ class ValueReaderTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {"4700|OHM|4.70 kΩ", "47e-9|FARAD|47.0 nF", "-7.3|VOLT|−7.30 V", "999.9|OHM|1.00 kΩ", "0|VOLT|0 V",
-        "0.0000021|AMPERE|2.10 µA", "0.002200|FARAD|2200 µF", "82.44|VOLT|82.4 V"})
+        "0.65|VOLT|0.650 V", "0.03|VOLT|0.0300 V", "0.0000021|AMPERE|2.10 µA", "0.002200|FARAD|2200 µF", "82.44|VOLT|82.4 V"})
     void engineeringForm_hasThreeDigits(double value, Unit unit, String expected) {
         assertEquals(expected, Engineering.print(value, unit));
     }

@@ -1,0 +1,220 @@
+package org.umberdial.server.exchange;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.OffsetDateTime;
+import java.time.ZoneId;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.circuit.deck.DeckWriter;
+import org.umberdial.core.entry.EntryGrammar;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.reading.Reading;
+import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.Unit;
+import org.umberdial.core.value.ValueReader;
+import org.umberdial.core.volts.Bench;
+import org.umberdial.server.exchange.internal.CsvFiles;
+import org.umberdial.server.readings.ReadingService;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.Shop;
+import org.umberdial.server.shop.ShopService;
+
+/** Readings, sheets and circuits from and to open files. */
+@Service
+public class ExchangeService {
+    private final SetService sets;
+    private final ReadingService readings;
+    private final ShopService shops;
+
+    public ExchangeService(SetService sets, ReadingService readings, ShopService shops) {
+        this.sets = sets;
+        this.readings = readings;
+        this.shops = shops;
+    }
+
+    /**
+     * Takes readings from a CSV file. Good rows go in, bad ones are listed. A row's id follows from its content and how
+     * often the same content stood before it in the file, so the same file twice adds nothing and two equal rows are two
+     * readings.
+     */
+    @Transactional
+    public ReadingFile importReadings(Caller caller, String setId, byte[] bytes, String fileName) {
+        StoredSet set = sets.set(caller.shopId(), setId);
+        Cells cells = cells(caller, set);
+        Bench bench = readings.bench(caller.shopId(), set);
+        CsvFiles.Rows file = CsvFiles.readings(bytes);
+        Map<String, Integer> seen = new HashMap<>();
+        List<ReadingFile.BadLine> refused = new ArrayList<>();
+        int added = 0;
+        int known = 0;
+        for (CsvFiles.Line line : file.lines()) {
+            int copy = seen.merge(line.key(), 1, Integer::sum);
+            String id = UUID.nameUUIDFromBytes((setId + "\n" + line.key() + "\n" + copy).getBytes(StandardCharsets.UTF_8)).toString();
+            try {
+                Reading reading = reading(id, line, cells, bench);
+                if (readings.keep(caller, setId, reading, "file " + shortened(fileName), shortened(line.cell("note")))) {
+                    added++;
+                } else {
+                    known++;
+                }
+            } catch (InvalidEntry bad) {
+                refused.add(new ReadingFile.BadLine((int) line.number(), bad.getMessage()));
+            }
+        }
+        return new ReadingFile(added, known, refused, file.notes());
+    }
+
+    /** Takes sheet values from a CSV file; one for the same point, reference, kind and mode replaces the earlier. */
+    @Transactional
+    public ReadingFile importSheet(Caller caller, String setId, byte[] bytes) {
+        StoredSet set = sets.set(caller.shopId(), setId);
+        Cells cells = cells(caller, set);
+        CsvFiles.Rows file = CsvFiles.sheet(bytes);
+        List<ReadingFile.BadLine> refused = new ArrayList<>();
+        int added = 0;
+        int known = 0;
+        for (CsvFiles.Line line : file.lines()) {
+            try {
+                ReadingKind kind = cells.kind(line);
+                double lineVolts = line.cell("line_v").isEmpty() ? cells.shop.policy().lineVolts() : cells.volts(line, "line_v");
+                SheetValue value = new SheetValue(cells.point(line.cell("point")), cells.reference(line), kind, cells.value(line, kind), new Bench(lineVolts, Optional.empty(), 0, "").lineVolts(), cells.meter(line), cells.mode(line));
+                if (set.set().sheet().contains(value)) {
+                    known++;
+                } else {
+                    sets.putSheet(caller.shopId(), setId, List.of(value));
+                    added++;
+                }
+            } catch (InvalidEntry bad) {
+                refused.add(new ReadingFile.BadLine((int) line.number(), bad.getMessage()));
+            }
+        }
+        return new ReadingFile(added, known, refused, file.notes());
+    }
+
+    /** Takes the circuit from a SPICE deck, whole or not at all. */
+    @Transactional
+    public ReadingFile importCircuit(Caller caller, String setId, byte[] bytes) {
+        Deck deck = DeckReader.read(new String(bytes, StandardCharsets.UTF_8));
+        sets.replaceCircuit(caller.shopId(), setId, deck);
+        return new ReadingFile(deck.cards().size(), 0, List.of(), deck.notes());
+    }
+
+    public String exportReadings(String shopId, String setId) {
+        StoredSet set = sets.set(shopId, setId);
+        return CsvFiles.writeReadings(readings.kept(shopId, setId), set.set());
+    }
+
+    public String exportSheet(String shopId, String setId) {
+        return CsvFiles.writeSheet(sets.set(shopId, setId).set().sheet());
+    }
+
+    public String exportCircuit(String shopId, String setId) {
+        return DeckWriter.write(sets.set(shopId, setId).deck());
+    }
+
+    private Cells cells(Caller caller, StoredSet set) {
+        Shop shop = shops.shop(caller.shopId());
+        return new Cells(set, shop, new EntryGrammar(set.set(), shop.policy().decimalSign()), new ValueReader(shop.policy().decimalSign()));
+    }
+
+    private static Reading reading(String id, CsvFiles.Line line, Cells cells, Bench bench) {
+        ReadingKind kind = cells.kind(line);
+        double lineVolts = line.cell("line_v").isEmpty() ? bench.lineVolts() : new Bench(cells.volts(line, "line_v"), Optional.empty(), 0, "").lineVolts();
+        Optional<Meter> meter = line.cell("meter").isEmpty() ? bench.meter() : cells.meter(line);
+        OptionalDouble minutes = line.cell("minutes").isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(cells.minutes(line));
+        String mode = line.cell("mode").isEmpty() ? bench.mode() : cells.mode(line);
+        String subject = kind == ReadingKind.OHMS && cells.set.set().part(line.cell("point")).isPresent() ? line.cell("point").toUpperCase(Locale.ROOT) : cells.point(line.cell("point"));
+        return new Reading(id, subject, cells.reference(line), kind, cells.value(line, kind), lineVolts, meter, mode, minutes, cells.time(line), "", Optional.empty(), false);
+    }
+
+    private static String shortened(String text) {
+        return text.length() > 110 ? text.substring(0, 110) : text;
+    }
+
+    /** Reads the cells of a row in the terms of one set and its shop. */
+    private record Cells(StoredSet set, Shop shop, EntryGrammar grammar, ValueReader values) {
+        String point(String name) {
+            if (name.isEmpty()) {
+                throw new InvalidEntry(InvalidEntry.Code.EMPTY, "The point is missing; write its name or node, such as V4 plate.");
+            }
+            return grammar.point(name).node();
+        }
+
+        String reference(CsvFiles.Line line) {
+            String name = line.cell("reference").toLowerCase(Locale.ROOT);
+            return name.isEmpty() || name.equals("0") || name.equals("chassis") && set.set().pointAt("chassis").isEmpty() || name.equals("minus rail") ? "0" : point(line.cell("reference"));
+        }
+
+        ReadingKind kind(CsvFiles.Line line) {
+            String kind = line.cell("kind");
+            return kind.isEmpty() ? ReadingKind.DC : ReadingKind.named(kind).orElseThrow(() -> new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + kind + "” is no kind of reading; write DC, AC or ohms."));
+        }
+
+        double value(CsvFiles.Line line, ReadingKind kind) {
+            String text = line.cell("value") + (line.cell("value").matches(".*[0-9.,]$") ? " " + line.cell("unit") : "");
+            double value = values.read(text.strip(), kind.unit()).value();
+            if (kind != ReadingKind.DC && value < 0) {
+                throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "“" + text.strip() + "” has a sign; AC and ohms readings have none.");
+            }
+            return value;
+        }
+
+        double volts(CsvFiles.Line line, String column) {
+            return values.read(line.cell(column), Unit.VOLT).value();
+        }
+
+        double minutes(CsvFiles.Line line) {
+            double minutes = values.number(line.cell("minutes"));
+            if (!(minutes >= 0 && minutes < 100_000)) {
+                throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "“" + line.cell("minutes") + "” minutes since switch-on cannot be; give 0 or more.");
+            }
+            return minutes;
+        }
+
+        Optional<Meter> meter(CsvFiles.Line line) {
+            return line.cell("meter").isEmpty() ? Optional.empty() : Optional.of(Meter.parse(line.cell("meter")));
+        }
+
+        String mode(CsvFiles.Line line) {
+            String mode = line.cell("mode");
+            if (mode.isEmpty()) {
+                return "";
+            }
+            return set.set().modes().stream().filter(mode::equalsIgnoreCase).findFirst().orElseThrow(() -> new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + mode + "” is no mode of this set; it has " + (set.set().modes().isEmpty() ? "none" : String.join(", ", set.set().modes())) + "."));
+        }
+
+        Instant time(CsvFiles.Line line) {
+            String text = line.cell("taken_at");
+            if (text.isEmpty()) {
+                return Instant.now();
+            }
+            try {
+                return text.matches(".*(Z|[+-][0-9]{2}:?[0-9]{2})$") ? OffsetDateTime.parse(text.replace(' ', 'T')).toInstant() : local(text, shop.timeZone());
+            } catch (DateTimeParseException e) {
+                throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "“" + text + "” is no time; write 2026-11-21T18:04 in the shop's time, or with Z for UTC.");
+            }
+        }
+
+        private static Instant local(String text, ZoneId zone) {
+            String full = text.length() == 10 ? text + "T00:00" : text.replace(' ', 'T');
+            return LocalDateTime.parse(full).atZone(zone).toInstant();
+        }
+    }
+}

@@ -1,0 +1,75 @@
+package org.umberdial.server.exchange.internal;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.reading.Reading;
+import org.umberdial.core.reading.ReadingLog;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.SheetValue;
+import org.umberdial.server.readings.KeptReading;
+
+/** The shapes of our CSV files. */
+public final class CsvFiles {
+    private static final List<String> READING_COLUMNS = List.of("point", "reference", "kind", "value", "unit", "line_v", "meter", "mode", "minutes", "taken_at", "note");
+    private static final List<String> SHEET_COLUMNS = List.of("point", "reference", "kind", "value", "unit", "line_v", "meter", "mode");
+    private static final List<String> NEEDED = List.of("point", "value");
+
+    /** One data row; {@code key} is the same for rows of the same content. */
+    public record Line(long number, String key, DelimitedText.Row row) {
+        public String cell(String column) {
+            return row.cell(column);
+        }
+    }
+
+    public record Rows(List<Line> lines, List<String> notes) {}
+
+    private CsvFiles() {}
+
+    public static Rows readings(byte[] bytes) {
+        return rows(bytes, READING_COLUMNS);
+    }
+
+    public static Rows sheet(byte[] bytes) {
+        return rows(bytes, SHEET_COLUMNS);
+    }
+
+    private static Rows rows(byte[] bytes, List<String> columns) {
+        DelimitedText text = new DelimitedText(bytes, columns, NEEDED);
+        return new Rows(text.rows().stream().map(row -> new Line(row.line(), columns.stream().map(row::cell).collect(Collectors.joining("\u001f")), row)).toList(), text.notes());
+    }
+
+    /** Readings that stand, with points by node so that the file reads back into any copy of the set. */
+    public static String writeReadings(List<KeptReading> kept, BenchSet set) {
+        List<String> standing = new ReadingLog(kept.stream().map(KeptReading::reading).toList()).standing().stream().map(Reading::id).toList();
+        return write(READING_COLUMNS, kept.stream().filter(k -> standing.contains(k.reading().id()) && k.reading().undisturbed()).map(k -> {
+            Reading r = k.reading();
+            return List.of(r.subject(), r.reference(), r.kind().name(), plain(r.value()), r.kind().unit().symbol(), plain(r.lineVolts()), r.meter().map(Meter::notation).orElse(""), r.mode(), r.minutesOn().isPresent() ? plain(Math.round(r.minutesOn().getAsDouble() * 10) / 10.0) : "", r.takenAt().toString(), k.note());
+        }).toList());
+    }
+
+    public static String writeSheet(List<SheetValue> sheet) {
+        return write(SHEET_COLUMNS, sheet.stream().map(v -> List.of(v.node(), v.reference(), v.kind().name(), plain(v.value()), v.kind().unit().symbol(), plain(v.lineVolts()), v.meter().map(Meter::notation).orElse(""), v.mode())).toList());
+    }
+
+    private static String write(List<String> columns, List<List<String>> rows) {
+        StringBuilder out = new StringBuilder();
+        try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180)) {
+            printer.printRecord(columns);
+            for (List<String> row : rows) {
+                printer.printRecord(row);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    private static String plain(double value) {
+        return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    }
+}

@@ -1,0 +1,80 @@
+package org.umberdial.server.problem;
+
+import java.util.List;
+import org.springframework.http.HttpStatus;
+
+/** A request that cannot be done, answered as {@code application/problem+json}. */
+public final class Problem extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    /** The kinds of problem there are; each has a stable type. */
+    public enum Kind {
+        INVALID_ENTRY("invalid-entry", "Entry refused", HttpStatus.UNPROCESSABLE_CONTENT),
+        ASK_FIRST("ask-first", "Is that right?", HttpStatus.UNPROCESSABLE_CONTENT),
+        NOT_FOUND("not-found", "Not found", HttpStatus.NOT_FOUND),
+        CHANGED_MEANWHILE("changed-meanwhile", "Changed by somebody else meanwhile", HttpStatus.CONFLICT),
+        UNREADABLE("unreadable-request", "Request not understood", HttpStatus.BAD_REQUEST),
+        TOO_LARGE("too-large", "Too large", HttpStatus.CONTENT_TOO_LARGE),
+        NOT_ALLOWED("not-allowed", "Not allowed", HttpStatus.FORBIDDEN),
+        OUR_FAULT("our-fault", "A fault of ours", HttpStatus.INTERNAL_SERVER_ERROR);
+
+        private final String slug;
+        private final String title;
+        private final HttpStatus status;
+
+        Kind(String slug, String title, HttpStatus status) {
+            this.slug = slug;
+            this.title = title;
+            this.status = status;
+        }
+
+        public String type() {
+            return "/problems/" + slug;
+        }
+
+        public String title() {
+            return title;
+        }
+
+        public HttpStatus status() {
+            return status;
+        }
+    }
+
+    /**
+     * One fault in the request.
+     *
+     * @param pointer JSON pointer of the field, empty when it concerns the whole
+     * @param code    stable, for programs
+     */
+    public record Fault(String pointer, String code, String detail) {}
+
+    private final Kind kind;
+    private final transient List<Fault> faults;
+
+    public Problem(Kind kind, String detail) {
+        this(kind, detail, List.of());
+    }
+
+    public Problem(Kind kind, String detail, List<Fault> faults) {
+        super(detail);
+        this.kind = kind;
+        this.faults = List.copyOf(faults);
+    }
+
+    public static Problem notFound(String what) {
+        return new Problem(Kind.NOT_FOUND, what + " is not here; it may have been removed, or the address is mistyped.");
+    }
+
+    public static Problem changedMeanwhile(String what) {
+        return new Problem(Kind.CHANGED_MEANWHILE, what + " was changed elsewhere since you opened it. What you entered is still in the form; look at the new values and save again.");
+    }
+
+    public Kind kind() {
+        return kind;
+    }
+
+    public List<Fault> faults() {
+        return faults == null ? List.of() : faults;
+    }
+}

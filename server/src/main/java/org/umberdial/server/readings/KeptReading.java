@@ -1,0 +1,7 @@
+package org.umberdial.server.readings;
+
+import java.time.Instant;
+import org.umberdial.core.reading.Reading;
+
+/** A reading with how it came to be here. */
+public record KeptReading(Reading reading, Instant receivedAt, String source, String author, String note) {}

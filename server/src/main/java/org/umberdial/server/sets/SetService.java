@@ -1,0 +1,205 @@
+package org.umberdial.server.sets;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.circuit.deck.DeckRefused;
+import org.umberdial.core.circuit.deck.DeckWriter;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.CircuitImport;
+import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.Part;
+import org.umberdial.core.set.PartValue;
+import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.internal.SetTables;
+
+/** The shop's sets: their labels, circuits, test points and sheets. */
+@Service
+public class SetService {
+    private final SetTables tables;
+    private final Clock clock;
+
+    public SetService(SetTables tables, Clock clock) {
+        this.tables = tables;
+        this.clock = clock;
+    }
+
+    /** Every set of the shop, the last touched first. */
+    public List<StoredSet> shelf(String shopId) {
+        return tables.ids(shopId).stream().map(id -> set(shopId, id)).toList();
+    }
+
+    public StoredSet set(String shopId, String setId) {
+        SetTables.Row row = tables.row(shopId, setId).orElseThrow(() -> Problem.notFound("This set"));
+        Deck deck = deck(shopId, row);
+        Map<String, List<PartValue>> values = tables.values(shopId, setId);
+        List<Part> parts = CircuitImport.parts(deck).stream().map(part -> withValues(part, values.getOrDefault(part.reference(), List.of()))).toList();
+        BenchSet set = new BenchSet(row.construction(), parts, deck.sockets(), tables.testPoints(shopId, setId), tables.sheet(shopId, setId), row.modes());
+        return new StoredSet(setId, row.label(), set, deck, row.conditions(), row.version(), row.createdAt(), row.touchedAt());
+    }
+
+    private Deck deck(String shopId, SetTables.Row row) {
+        String text = row.label().title() + "\n" + String.join("\n", tables.cards(shopId, row.id())) + "\n" + row.models() + "\n";
+        Deck deck = DeckReader.read(text);
+        List<TestPoint> points = tables.testPoints(shopId, row.id());
+        return new Deck(row.label().title(), deck.cards(), deck.models(), tables.sockets(shopId, row.id()), points.stream().map(TestPoint::node).toList(), row.modes(), List.of());
+    }
+
+    private static Part withValues(Part part, List<PartValue> more) {
+        List<PartValue> all = new ArrayList<>(part.values());
+        all.addAll(more);
+        return new Part(part.card(), List.copyOf(all));
+    }
+
+    /** Takes a set in; the same id again changes nothing. */
+    @Transactional
+    public StoredSet create(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, double lineVolts, Optional<String> instrumentId) {
+        StoredSet.Label clean = checked(label);
+        tables.insert(shopId, setId, clean, construction, lineVolts, instrumentId, clock.instant());
+        return set(shopId, setId);
+    }
+
+    @Transactional
+    public StoredSet relabel(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, int version) {
+        set(shopId, setId);
+        if (!tables.relabel(shopId, setId, checked(label), construction, version)) {
+            throw Problem.changedMeanwhile("This set");
+        }
+        return set(shopId, setId);
+    }
+
+    private static StoredSet.Label checked(StoredSet.Label label) {
+        if (label.title() == null || label.title().isBlank()) {
+            throw new InvalidEntry(InvalidEntry.Code.EMPTY, "Give the set a title that you will know it by, such as “Brown table set, five tubes”.").at("title");
+        }
+        return new StoredSet.Label(label.title().strip(), text(label.ticket()), text(label.place()), text(label.waitsFor()));
+    }
+
+    private static String text(String value) {
+        return value == null ? "" : value.strip();
+    }
+
+    /** The bench's conditions; the last writer wins, since they describe the bench and not the set. */
+    @Transactional
+    public StoredSet conditions(String shopId, String setId, StoredSet.Conditions conditions) {
+        StoredSet set = set(shopId, setId);
+        if (!conditions.mode().isEmpty() && !set.set().modes().contains(conditions.mode())) {
+            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + conditions.mode() + "” is no mode of this set; it has " + String.join(", ", set.set().modes()) + ".").at("mode");
+        }
+        tables.conditions(shopId, setId, conditions);
+        return set(shopId, setId);
+    }
+
+    /** Puts a deck's circuit in the place of the set's; readings, sheet values and other part values stay. */
+    @Transactional
+    public StoredSet replaceCircuit(String shopId, String setId, Deck deck) {
+        set(shopId, setId);
+        tables.replaceCircuit(shopId, setId, deck.cards().stream().collect(Collectors.toMap(Card::reference, DeckWriter::line, (a, b) -> b, LinkedHashMap::new)), deck.sockets(), modelLines(deck), deck.modes());
+        if (!deck.testPoints().isEmpty()) {
+            Map<String, TestPoint> named = tables.testPoints(shopId, setId).stream().collect(Collectors.toMap(TestPoint::node, point -> point));
+            tables.replaceTestPoints(shopId, setId, CircuitImport.testPoints(deck).stream().map(point -> named.getOrDefault(point.node(), point)).toList());
+        }
+        tables.touch(shopId, setId, clock.instant());
+        return set(shopId, setId);
+    }
+
+    private static String modelLines(Deck deck) {
+        Deck only = new Deck("", List.of(), deck.models(), List.of(), List.of(), List.of(), List.of());
+        return DeckWriter.write(only).lines().filter(line -> line.startsWith(".model")).collect(Collectors.joining("\n"));
+    }
+
+    /** Adds or changes one part, given as its part line. */
+    @Transactional
+    public StoredSet putPart(String shopId, String setId, String line) {
+        set(shopId, setId);
+        Deck one;
+        try {
+            one = DeckReader.read("one part\n" + line.replaceAll("\\R", " ") + "\n");
+        } catch (DeckRefused refused) {
+            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, refused.faults().get(0).text()).at("line");
+        }
+        if (one.cards().size() != 1) {
+            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "Write one part: reference, nodes, value, as in R7 filter_2 v3_plate 470k ; kind=carbon tol=20 watt=0.5.").at("line");
+        }
+        tables.putPart(shopId, setId, one.cards().get(0).reference(), DeckWriter.line(one.cards().get(0)));
+        return set(shopId, setId);
+    }
+
+    @Transactional
+    public StoredSet removePart(String shopId, String setId, String reference) {
+        part(set(shopId, setId), reference);
+        tables.removePart(shopId, setId, reference);
+        return set(shopId, setId);
+    }
+
+    /** Adds one more value to a part; the same id again changes nothing. */
+    @Transactional
+    public StoredSet addValue(Caller caller, String setId, String id, String reference, PartValue value) {
+        Part part = part(set(caller.shopId(), setId), reference);
+        if (part.unit().isEmpty() || "RCL".indexOf(part.card().letter()) < 0) {
+            throw new InvalidEntry(InvalidEntry.Code.WRONG_UNIT, reference + " has no single value; resistors, capacitors and windings do.").at("value");
+        }
+        if (!(value.value() > 0)) {
+            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A part's value is above 0.").at("value");
+        }
+        tables.addValue(caller.shopId(), setId, id, part.reference(), value, caller.author(), clock.instant());
+        return set(caller.shopId(), setId);
+    }
+
+    private static Part part(StoredSet set, String reference) {
+        return set.set().part(reference).orElseThrow(() -> Problem.notFound("Part " + reference.toUpperCase(Locale.ROOT)));
+    }
+
+    /** The points to probe, in order; each must be a node of the circuit. */
+    @Transactional
+    public StoredSet replaceTestPoints(String shopId, String setId, List<TestPoint> points) {
+        StoredSet set = set(shopId, setId);
+        for (TestPoint point : points) {
+            if (!set.deck().nodes().contains(point.node()) || point.node().equals("0")) {
+                throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "No part connects to “" + point.node() + "”; a test point is a node of the circuit.").at("node");
+            }
+            if (point.name().isBlank()) {
+                throw new InvalidEntry(InvalidEntry.Code.EMPTY, "Give the point at " + point.node() + " a name, such as V4 plate.").at("name");
+            }
+        }
+        if (points.stream().map(TestPoint::node).distinct().count() < points.size() || points.stream().map(point -> point.name().toLowerCase(Locale.ROOT)).distinct().count() < points.size()) {
+            throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, "Two points share a node or a name; each may stand once.").at("name");
+        }
+        tables.replaceTestPoints(shopId, setId, points);
+        return set(shopId, setId);
+    }
+
+    /** Keeps sheet values; one for the same point, reference, kind and mode takes the place of the earlier. */
+    @Transactional
+    public StoredSet putSheet(String shopId, String setId, List<SheetValue> values) {
+        set(shopId, setId);
+        values.forEach(value -> tables.putSheet(shopId, setId, value));
+        return set(shopId, setId);
+    }
+
+    @Transactional
+    public StoredSet removeSheet(String shopId, String setId, SheetValue value) {
+        tables.removeSheet(shopId, setId, value);
+        return set(shopId, setId);
+    }
+
+    /** Notes that something was done to the set now. */
+    public void touch(String shopId, String setId, Instant at) {
+        tables.touch(shopId, setId, at);
+    }
+}

@@ -1,0 +1,189 @@
+package org.umberdial.server.sets.internal;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.circuit.deck.DeckWriter;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.Part;
+import org.umberdial.core.set.PartValue;
+import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.core.value.Engineering;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.Unit;
+import org.umberdial.core.value.ValueReader;
+import org.umberdial.core.volts.Bench;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.Shop;
+import org.umberdial.server.shop.ShopService;
+
+@RestController
+@RequestMapping("/api/sets/{setId}")
+class SetController {
+    record SetView(String id, String title, String ticket, String place, String waitsFor, ConstructionClass construction, String constructionLabel, String danger, boolean liveChassis, List<String> modes, int parts, int testPoints, int version) {}
+
+    record SetEdit(@NotBlank @Size(max = 120) String title, @Size(max = 40) String ticket, @Size(max = 80) String place, @Size(max = 160) String waitsFor, @NotNull ConstructionClass construction, int version) {}
+
+    /** Line as typed; {@code switchedOn} starts or stops the clock. */
+    record ConditionsEdit(@NotBlank String lineVolts, @Schema(nullable = true) UUID instrumentId, @NotNull String mode, @Schema(nullable = true) Instant switchedOnAt) {}
+
+    record ValueView(ValueOrigin origin, String label, String text, String source) {}
+
+    record PartView(String reference, String kind, String description, List<String> nodes, String line, boolean hasValue, String working, double tolerancePercent, String rating, List<ValueView> values, @Schema(nullable = true) String conflict) {}
+
+    record CircuitPoint(String node, String name, String socket, String pin, String hint) {}
+
+    record SheetView(String node, String reference, ReadingKind kind, double value, String text, String unit, double lineVolts, String meter, String mode) {}
+
+    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, List<SheetView> sheet) {}
+
+    record PartLine(@NotBlank @Size(max = 500) String line) {}
+
+    record ValueEdit(@NotNull UUID id, @NotBlank String reference, @NotNull ValueOrigin origin, @NotBlank String value, @Size(max = 120) String source) {}
+
+    record PointsEdit(@NotNull List<@Valid PointEdit> points) {}
+
+    record PointEdit(@NotNull @Size(max = 60) String node, @NotNull @Size(max = 80) String name, @Size(max = 20) String socket, @Size(max = 10) String pin, @Size(max = 120) String hint) {}
+
+    /** A sheet value as typed; an empty value takes it off the sheet. */
+    record SheetEdit(@NotBlank String node, @NotBlank String reference, @NotNull ReadingKind kind, @NotNull String value, @NotBlank String lineVolts, @NotNull String meter, @NotNull String mode) {}
+
+    private final SetService sets;
+    private final ShopService shops;
+
+    SetController(SetService sets, ShopService shops) {
+        this.sets = sets;
+        this.shops = shops;
+    }
+
+    @GetMapping
+    SetView set(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return view(sets.set(caller.shopId(), setId.toString()));
+    }
+
+    @PutMapping
+    SetView relabel(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SetEdit edit) {
+        return view(sets.relabel(caller.shopId(), setId.toString(), new StoredSet.Label(edit.title, edit.ticket, edit.place, edit.waitsFor), edit.construction, edit.version));
+    }
+
+    @PutMapping("/conditions")
+    SetView conditions(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ConditionsEdit edit) {
+        double line = typed(caller, edit.lineVolts, Unit.VOLT, "lineVolts");
+        new Bench(line, Optional.empty(), 0, "");
+        Optional<String> instrument = Optional.ofNullable(edit.instrumentId).map(UUID::toString);
+        if (instrument.isPresent() && shops.instrument(caller.shopId(), instrument.get()).isEmpty()) {
+            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "This shop has no such meter; choose one of its instruments.").at("instrumentId");
+        }
+        return view(sets.conditions(caller.shopId(), setId.toString(), new StoredSet.Conditions(line, instrument, edit.mode, Optional.ofNullable(edit.switchedOnAt))));
+    }
+
+    @GetMapping("/circuit")
+    CircuitView circuit(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return circuit(sets.set(caller.shopId(), setId.toString()));
+    }
+
+    @PostMapping("/parts")
+    CircuitView putPart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PartLine part) {
+        return circuit(sets.putPart(caller.shopId(), setId.toString(), part.line));
+    }
+
+    @DeleteMapping("/parts/{reference}")
+    CircuitView removePart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String reference) {
+        return circuit(sets.removePart(caller.shopId(), setId.toString(), reference));
+    }
+
+    @PostMapping("/part-values")
+    CircuitView addValue(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ValueEdit edit) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        Unit unit = set.set().part(edit.reference).flatMap(Part::unit).orElse(Unit.OHM);
+        double value = typed(caller, edit.value, unit, "value");
+        return circuit(sets.addValue(caller, setId.toString(), edit.id.toString(), edit.reference, new PartValue(edit.origin, value, edit.source == null ? "" : edit.source)));
+    }
+
+    @PutMapping("/test-points")
+    CircuitView testPoints(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PointsEdit edit) {
+        List<TestPoint> points = edit.points.stream().map(p -> new TestPoint(p.node.strip().toLowerCase(java.util.Locale.ROOT), p.node, p.name.strip(), text(p.socket), text(p.pin), text(p.hint))).toList();
+        return circuit(sets.replaceTestPoints(caller.shopId(), setId.toString(), points.stream().map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList()));
+    }
+
+    @PutMapping("/sheet-values")
+    CircuitView sheet(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SheetEdit edit) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        if (set.set().pointAt(edit.node).isEmpty()) {
+            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "There is no test point at “" + edit.node + "”; add the point first.").at("node");
+        }
+        Optional<Meter> meter = edit.meter.isBlank() ? Optional.empty() : Optional.of(meter(edit.meter));
+        double line = typed(caller, edit.lineVolts, Unit.VOLT, "lineVolts");
+        new Bench(line, Optional.empty(), 0, "");
+        if (edit.value.isBlank()) {
+            return circuit(sets.removeSheet(caller.shopId(), setId.toString(), new SheetValue(edit.node, edit.reference, edit.kind, 0, line, meter, edit.mode)));
+        }
+        double value = typed(caller, edit.value, edit.kind.unit(), "value");
+        return circuit(sets.putSheet(caller.shopId(), setId.toString(), List.of(new SheetValue(edit.node, edit.reference, edit.kind, value, line, meter, edit.mode))));
+    }
+
+    private static Meter meter(String text) {
+        try {
+            return Meter.parse(text);
+        } catch (InvalidEntry refused) {
+            throw refused.at("meter");
+        }
+    }
+
+    private double typed(Caller caller, String text, Unit unit, String field) {
+        Shop shop = shops.shop(caller.shopId());
+        try {
+            return new ValueReader(shop.policy().decimalSign()).read(text, unit).value();
+        } catch (InvalidEntry refused) {
+            throw refused.at(field);
+        }
+    }
+
+    private static String text(String value) {
+        return value == null ? "" : value.strip();
+    }
+
+    private static SetView view(StoredSet set) {
+        ConstructionClass construction = set.set().construction();
+        StoredSet.Label label = set.label();
+        return new SetView(set.id(), label.title(), label.ticket(), label.place(), label.waitsFor(), construction, construction.label(), construction.danger(), construction.liveChassis(), set.set().modes(), set.set().parts().size(), set.set().testPoints().size(), set.version());
+    }
+
+    private static CircuitView circuit(StoredSet set) {
+        return new CircuitView(
+                set.set().parts().stream().map(SetController::part).toList(),
+                set.deck().nodes().stream().sorted().toList(),
+                set.set().testPoints().stream().map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList(),
+                set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode())).toList());
+    }
+
+    private static PartView part(Part part) {
+        boolean hasValue = "RCL".indexOf(part.card().letter()) >= 0;
+        String working = part.unit().flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit))).orElse(part.card().model());
+        String volts = part.ratingVolts().map(v -> Engineering.print(v, Unit.VOLT)).orElse("");
+        String watts = part.ratingWatts().map(w -> Engineering.print(w, Unit.WATT)).orElse("");
+        List<ValueView> values = part.unit().map(unit -> part.values().stream().map(v -> new ValueView(v.origin(), v.origin().label(), Engineering.print(v.value(), unit), v.source())).toList()).orElse(List.of());
+        return new PartView(part.reference(), part.card().kind(), part.description(), part.nodes(), DeckWriter.line(part.card()), hasValue, working, part.tolerance().percent(), (volts + " " + watts).strip(), values, part.conflict().orElse(null));
+    }
+}

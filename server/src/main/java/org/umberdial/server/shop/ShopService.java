@@ -1,0 +1,83 @@
+package org.umberdial.server.shop;
+
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.shop.internal.ShopTables;
+
+/** The shop, its house policy and its instruments. */
+@Service
+public class ShopService {
+    private final ShopTables tables;
+    private final Clock clock;
+    private volatile String localShop;
+
+    public ShopService(ShopTables tables, Clock clock) {
+        this.tables = tables;
+        this.clock = clock;
+    }
+
+    /** The one shop of this machine; made with the standard policy when there is none yet. */
+    public String localShopId() {
+        if (localShop == null) {
+            localShop = tables.firstShop().orElseGet(this::openShop);
+        }
+        return localShop;
+    }
+
+    private synchronized String openShop() {
+        return tables.firstShop().orElseGet(() -> {
+            String id = UUID.randomUUID().toString();
+            tables.insert(new Shop(id, "My bench", ZoneId.systemDefault(), HousePolicy.standard(), 0), clock.instant());
+            tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Digital meter", Meter.parse("10M"), 0.01, false, 0));
+            tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
+            return id;
+        });
+    }
+
+    public Shop shop(String shopId) {
+        return tables.shop(shopId).orElseThrow(() -> Problem.notFound("The shop"));
+    }
+
+    /** Saves the whole policy if nobody changed it since {@code shop.version()}. */
+    @Transactional
+    public Shop save(Shop shop) {
+        if (!tables.update(shop)) {
+            throw Problem.changedMeanwhile("The house policy");
+        }
+        return shop(shop.id());
+    }
+
+    public List<Instrument> instruments(String shopId) {
+        return tables.instruments(shopId);
+    }
+
+    public Optional<Instrument> instrument(String shopId, String id) {
+        return tables.instruments(shopId).stream().filter(instrument -> instrument.id().equals(id)).findFirst();
+    }
+
+    /** Adds an instrument; the same id again changes nothing. */
+    @Transactional
+    public Instrument add(String shopId, Instrument instrument) {
+        tables.insertInstrument(shopId, instrument);
+        return instrument(shopId, instrument.id()).orElseThrow();
+    }
+
+    @Transactional
+    public Instrument save(String shopId, Instrument instrument) {
+        if (instrument(shopId, instrument.id()).isEmpty()) {
+            throw Problem.notFound("This instrument");
+        }
+        if (!tables.updateInstrument(shopId, instrument)) {
+            throw Problem.changedMeanwhile("This instrument");
+        }
+        return instrument(shopId, instrument.id()).orElseThrow();
+    }
+}

@@ -1,0 +1,118 @@
+package org.umberdial.server.shop.internal;
+
+import static org.umberdial.tables.Tables.INSTRUMENT;
+import static org.umberdial.tables.Tables.SHOP;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.springframework.stereotype.Repository;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.policy.Vocabulary;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.value.DecimalSign;
+import org.umberdial.server.shop.Instrument;
+import org.umberdial.server.shop.Shop;
+
+@Repository
+public class ShopTables {
+    private final DSLContext db;
+
+    ShopTables(DSLContext db) {
+        this.db = db;
+    }
+
+    public Optional<String> firstShop() {
+        return db.select(SHOP.ID).from(SHOP).orderBy(SHOP.CREATED_AT).limit(1).fetchOptional(SHOP.ID);
+    }
+
+    public Optional<Shop> shop(String shopId) {
+        return db.selectFrom(SHOP).where(SHOP.ID.eq(shopId)).fetchOptional(ShopTables::shop);
+    }
+
+    private static Shop shop(Record row) {
+        HousePolicy policy = new HousePolicy(
+                Vocabulary.valueOf(row.get(SHOP.VOCABULARY)),
+                DecimalSign.valueOf(row.get(SHOP.DECIMAL_SIGN)),
+                row.get(SHOP.LINE_VOLTS),
+                row.get(SHOP.LINE_HERTZ),
+                row.get(SHOP.SPREAD),
+                row.get(SHOP.DOUBT_MARGIN),
+                row.get(SHOP.GRID_RISE_VOLTS),
+                row.get(SHOP.WATTS_MARGIN),
+                row.get(SHOP.DRIFT_FRACTION));
+        return new Shop(row.get(SHOP.ID), row.get(SHOP.NAME), ZoneId.of(row.get(SHOP.TIME_ZONE)), policy, row.get(SHOP.VERSION));
+    }
+
+    public void insert(Shop shop, Instant now) {
+        HousePolicy policy = shop.policy();
+        db.insertInto(SHOP)
+                .set(SHOP.ID, shop.id())
+                .set(SHOP.NAME, shop.name())
+                .set(SHOP.TIME_ZONE, shop.timeZone().getId())
+                .set(SHOP.VOCABULARY, policy.vocabulary().name())
+                .set(SHOP.DECIMAL_SIGN, policy.decimalSign().name())
+                .set(SHOP.LINE_VOLTS, policy.lineVolts())
+                .set(SHOP.LINE_HERTZ, policy.lineHertz())
+                .set(SHOP.SPREAD, policy.spread())
+                .set(SHOP.DOUBT_MARGIN, policy.doubtMargin())
+                .set(SHOP.GRID_RISE_VOLTS, policy.gridRiseVolts())
+                .set(SHOP.WATTS_MARGIN, policy.wattsMargin())
+                .set(SHOP.DRIFT_FRACTION, policy.driftFraction())
+                .set(SHOP.CREATED_AT, now)
+                .execute();
+    }
+
+    public boolean update(Shop shop) {
+        HousePolicy policy = shop.policy();
+        return db.update(SHOP)
+                        .set(SHOP.NAME, shop.name())
+                        .set(SHOP.TIME_ZONE, shop.timeZone().getId())
+                        .set(SHOP.VOCABULARY, policy.vocabulary().name())
+                        .set(SHOP.DECIMAL_SIGN, policy.decimalSign().name())
+                        .set(SHOP.LINE_VOLTS, policy.lineVolts())
+                        .set(SHOP.LINE_HERTZ, policy.lineHertz())
+                        .set(SHOP.SPREAD, policy.spread())
+                        .set(SHOP.DOUBT_MARGIN, policy.doubtMargin())
+                        .set(SHOP.GRID_RISE_VOLTS, policy.gridRiseVolts())
+                        .set(SHOP.WATTS_MARGIN, policy.wattsMargin())
+                        .set(SHOP.DRIFT_FRACTION, policy.driftFraction())
+                        .set(SHOP.VERSION, shop.version() + 1)
+                        .where(SHOP.ID.eq(shop.id()), SHOP.VERSION.eq(shop.version()))
+                        .execute()
+                == 1;
+    }
+
+    public List<Instrument> instruments(String shopId) {
+        return db.selectFrom(INSTRUMENT)
+                .where(INSTRUMENT.SHOP_ID.eq(shopId))
+                .orderBy(INSTRUMENT.NAME)
+                .fetch(row -> new Instrument(row.get(INSTRUMENT.ID), row.get(INSTRUMENT.NAME), Meter.parse(row.get(INSTRUMENT.METER)), row.get(INSTRUMENT.ACCURACY), row.get(INSTRUMENT.RETIRED) != 0, row.get(INSTRUMENT.VERSION)));
+    }
+
+    public void insertInstrument(String shopId, Instrument instrument) {
+        db.insertInto(INSTRUMENT)
+                .set(INSTRUMENT.SHOP_ID, shopId)
+                .set(INSTRUMENT.ID, instrument.id())
+                .set(INSTRUMENT.NAME, instrument.name())
+                .set(INSTRUMENT.METER, instrument.meter().notation())
+                .set(INSTRUMENT.ACCURACY, instrument.accuracy())
+                .onDuplicateKeyIgnore()
+                .execute();
+    }
+
+    public boolean updateInstrument(String shopId, Instrument instrument) {
+        return db.update(INSTRUMENT)
+                        .set(INSTRUMENT.NAME, instrument.name())
+                        .set(INSTRUMENT.METER, instrument.meter().notation())
+                        .set(INSTRUMENT.ACCURACY, instrument.accuracy())
+                        .set(INSTRUMENT.RETIRED, (byte) (instrument.retired() ? 1 : 0))
+                        .set(INSTRUMENT.VERSION, instrument.version() + 1)
+                        .where(INSTRUMENT.SHOP_ID.eq(shopId), INSTRUMENT.ID.eq(instrument.id()), INSTRUMENT.VERSION.eq(instrument.version()))
+                        .execute()
+                == 1;
+    }
+}

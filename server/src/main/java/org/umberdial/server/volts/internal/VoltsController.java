@@ -1,0 +1,209 @@
+package org.umberdial.server.volts.internal;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.caution.Caution;
+import org.umberdial.core.caution.Cautions;
+import org.umberdial.core.entry.Entry;
+import org.umberdial.core.entry.EntryGrammar;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.reading.Reading;
+import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.reading.ReadingLog;
+import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.value.Engineering;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.Unit;
+import org.umberdial.core.volts.Bench;
+import org.umberdial.core.volts.Branch;
+import org.umberdial.core.volts.Finding;
+import org.umberdial.core.volts.PartOhms;
+import org.umberdial.core.volts.Plausibility;
+import org.umberdial.core.volts.PointVerdict;
+import org.umberdial.core.volts.Staircase;
+import org.umberdial.core.volts.Suspect;
+import org.umberdial.core.volts.Verdict;
+import org.umberdial.core.volts.VoltsJudge;
+import org.umberdial.core.volts.VoltsReport;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.readings.KeptReading;
+import org.umberdial.server.readings.ReadingService;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.ShopService;
+
+/** The Volts screen: what should stand where, what was read, what it says, and what to do next. */
+@RestController
+@RequestMapping("/api/sets/{setId}")
+class VoltsController {
+    record ConditionsView(double lineVolts, @Schema(nullable = true) String instrumentId, String meter, String mode, List<String> modes, @Schema(nullable = true) Instant switchedOnAt, @Schema(nullable = true) Double sheetLineVolts) {}
+
+    record ReadingView(String id, double value, String text, double lineVolts, String meter, @Schema(nullable = true) Double minutesOn, Instant takenAt, String author) {}
+
+    record PointView(String node, String name, String hint, @Schema(nullable = true) Double expected, String expectedText, String bandText, double band, Verdict verdict, String reason, List<String> arithmetic, @Schema(nullable = true) ReadingView reading) {}
+
+    record BranchView(String part, String description, String ohms, String from, String to, String fromName, String toName, String volts, String amperes, String watts, String rated, boolean strained) {}
+
+    record SuspectView(String part, String failure, String severity, String reason, int oddsPercent, Suspect.Standing standing, String confirm, String tells) {}
+
+    record FindingView(String node, String point, String text, boolean urgent, List<SuspectView> suspects) {}
+
+    record NextView(String rule, String node, String title, String reason, boolean powered) {}
+
+    record CautionView(String id, String when, String text, Caution.Level level, String deferTo) {}
+
+    record VoltsView(String setId, String title, String ticket, String place, String construction, String danger, boolean liveChassis, ConditionsView conditions, List<PointView> points, Staircase staircase, List<BranchView> branches, List<FindingView> findings, @Schema(nullable = true) NextView next, List<CautionView> cautions, @Schema(nullable = true) ReadingView last, String lastName) {}
+
+    /** What is in the entry strip; {@code node} is the point an entry without a name is for, empty for none. */
+    record Typed(@NotNull @Size(max = 200) String text, @NotNull String node) {}
+
+    record PreviewView(String subject, String name, String value, Verdict verdict, String reason, boolean part, @Schema(nullable = true) String question) {}
+
+    /** An entry to keep; {@code confirmed} answers the question that was asked about it. */
+    record NewReading(@NotNull UUID id, @NotNull @Size(max = 200) String text, @NotNull String node, boolean confirmed, @Schema(nullable = true) Instant takenAt, @Size(max = 500) String note) {}
+
+    record Withdrawal(@NotNull UUID id, @NotNull UUID readingId) {}
+
+    record LogEntry(String id, String subject, String reference, ReadingKind kind, String text, double lineVolts, String meter, String mode, @Schema(nullable = true) Double minutesOn, String lifted, Instant takenAt, Instant receivedAt, String source, String author, String note, @Schema(nullable = true) String supersedes, boolean withdrawn, boolean standing) {}
+
+    private final SetService sets;
+    private final ReadingService readings;
+    private final ShopService shops;
+
+    VoltsController(SetService sets, ReadingService readings, ShopService shops) {
+        this.sets = sets;
+        this.readings = readings;
+        this.shops = shops;
+    }
+
+    @GetMapping("/volts")
+    VoltsView volts(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return view(caller, sets.set(caller.shopId(), setId.toString()));
+    }
+
+    @PostMapping("/reading-previews")
+    PreviewView preview(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody Typed typed) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        Bench bench = readings.bench(caller.shopId(), set);
+        HousePolicy policy = shops.shop(caller.shopId()).policy();
+        Entry entry = understood(set, policy, typed.text, typed.node);
+        String value = Engineering.print(entry.value(), entry.kind().unit());
+        String question = Plausibility.question(set.set(), entry, bench).orElse(null);
+        if (entry.partOhms()) {
+            PartOhms.Judged judged = PartOhms.judge(set.set().part(entry.subject()).orElseThrow(), entry.value(), !entry.lifted().isEmpty());
+            return new PreviewView(entry.subject(), entry.subject(), value, judged.verdict(), judged.reason(), true, question);
+        }
+        Reading reading = readings.reading(UUID.randomUUID().toString(), entry, set, bench, Optional.empty());
+        List<Reading> standing = new ArrayList<>(readings.log(caller.shopId(), set.id()).standing());
+        standing.add(reading);
+        PointVerdict verdict = VoltsJudge.judge(set.set(), new ReadingLog(standing), policy, bench).points().stream().filter(p -> p.point().node().equals(entry.subject())).findFirst().orElseThrow();
+        boolean judged = entry.kind() == ReadingKind.DC && entry.lifted().isEmpty();
+        String lifted = entry.lifted().isEmpty() ? "" : " with " + entry.lifted() + " lifted";
+        String against = entry.reference().equals("0") ? "" : " to " + set.set().nameOf(entry.reference());
+        return new PreviewView(entry.subject(), set.set().nameOf(entry.subject()) + against, value + " " + entry.kind().label() + lifted, judged ? verdict.verdict() : Verdict.NO_EXPECTATION, judged ? verdict.reason() : entry.lifted().isEmpty() ? "Kept in the log; only DC is judged here." : "Kept as evidence about " + entry.lifted() + ".", false, question);
+    }
+
+    @PostMapping("/readings")
+    VoltsView keep(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody NewReading typed) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        Bench bench = readings.bench(caller.shopId(), set);
+        Entry entry = understood(set, shops.shop(caller.shopId()).policy(), typed.text, typed.node);
+        Optional<String> question = typed.confirmed ? Optional.empty() : Plausibility.question(set.set(), entry, bench);
+        if (question.isPresent()) {
+            throw new Problem(Problem.Kind.ASK_FIRST, question.get(), List.of(new Problem.Fault("#/text", "implausible", question.get())));
+        }
+        readings.keep(caller, set.id(), readings.reading(typed.id.toString(), entry, set, bench, Optional.ofNullable(typed.takenAt)), "entry strip", typed.note == null ? "" : typed.note);
+        return view(caller, sets.set(caller.shopId(), set.id()));
+    }
+
+    @PostMapping("/withdrawals")
+    VoltsView withdraw(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody Withdrawal withdrawal) {
+        readings.withdraw(caller, setId.toString(), withdrawal.id.toString(), withdrawal.readingId.toString());
+        return view(caller, sets.set(caller.shopId(), setId.toString()));
+    }
+
+    @GetMapping("/readings")
+    List<LogEntry> log(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        List<KeptReading> kept = readings.kept(caller.shopId(), set.id());
+        List<String> standing = new ReadingLog(kept.stream().map(KeptReading::reading).toList()).standing().stream().map(Reading::id).toList();
+        List<LogEntry> entries = new ArrayList<>(kept.stream().map(k -> entry(set, k, standing.contains(k.reading().id()))).toList());
+        java.util.Collections.reverse(entries);
+        return entries;
+    }
+
+    private static Entry understood(StoredSet set, HousePolicy policy, String text, String node) {
+        Optional<TestPoint> current = set.set().pointAt(node);
+        try {
+            return new EntryGrammar(set.set(), policy.decimalSign()).read(text, current);
+        } catch (InvalidEntry refused) {
+            throw refused.at("text");
+        }
+    }
+
+    private VoltsView view(Caller caller, StoredSet set) {
+        Bench bench = readings.bench(caller.shopId(), set);
+        ReadingLog log = readings.log(caller.shopId(), set.id());
+        VoltsReport report = VoltsJudge.judge(set.set(), log, shops.shop(caller.shopId()).policy(), bench);
+        StoredSet.Conditions c = set.conditions();
+        Double sheetLine = set.set().sheet().stream().map(value -> value.lineVolts()).findFirst().orElse(null);
+        ConditionsView conditions = new ConditionsView(c.lineVolts(), c.instrumentId().orElse(null), bench.meter().map(Meter::notation).orElse(""), c.mode(), set.set().modes(), c.switchedOnAt().orElse(null), sheetLine);
+        Optional<Reading> last = log.standing().stream().reduce((a, b) -> b);
+        return new VoltsView(
+                set.id(), set.label().title(), set.label().ticket(), set.label().place(), set.set().construction().label(), set.set().construction().danger(), set.set().construction().liveChassis(), conditions,
+                report.points().stream().map(VoltsController::point).toList(),
+                report.staircase(),
+                report.branches().stream().map(b -> branch(set, b)).toList(),
+                report.findings().stream().map(f -> finding(set, f)).toList(),
+                report.next().map(n -> new NextView(n.rule(), n.node(), n.title(), n.reason(), n.powered())).orElse(null),
+                Cautions.underPower(set.set().construction()).stream().map(k -> new CautionView(k.id(), k.when(), k.text(), k.level(), k.deferTo())).toList(),
+                last.map(VoltsController::reading).orElse(null),
+                last.map(r -> r.kind() == ReadingKind.OHMS ? r.subject() : set.set().nameOf(r.subject())).orElse(""));
+    }
+
+    private static PointView point(PointVerdict p) {
+        Double expected = p.expected().isPresent() ? p.expected().getAsDouble() : null;
+        return new PointView(p.point().node(), p.point().name(), p.point().hint(), expected, expected == null ? "" : Engineering.print(expected, Unit.VOLT), expected == null ? "" : Engineering.print(p.band(), Unit.VOLT), p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
+    }
+
+    private static ReadingView reading(Reading r) {
+        return new ReadingView(r.id(), r.value(), Engineering.print(r.value(), r.kind().unit()), r.lineVolts(), r.meter().map(Meter::notation).orElse(""), r.minutesOn().isPresent() ? r.minutesOn().getAsDouble() : null, r.takenAt(), "");
+    }
+
+    private static BranchView branch(StoredSet set, Branch b) {
+        String description = set.set().part(b.part()).map(part -> part.description()).orElse("");
+        return new BranchView(b.part(), description, Engineering.print(b.ohms(), Unit.OHM), b.from(), b.to(), set.set().nameOf(b.from()), set.set().nameOf(b.to()), Engineering.print(b.volts(), Unit.VOLT), Engineering.print(b.amperes(), Unit.AMPERE), Engineering.print(b.watts(), Unit.WATT), b.ratedWatts() > 0 ? Engineering.print(b.ratedWatts(), Unit.WATT) : "", b.strained());
+    }
+
+    private static FindingView finding(StoredSet set, Finding f) {
+        return new FindingView(f.node(), set.set().nameOf(f.node()), f.text(), f.urgent(), f.suspects().stream().map(s -> suspect(set, s)).toList());
+    }
+
+    private static SuspectView suspect(StoredSet set, Suspect s) {
+        Unit unit = s.rule().equals("tube") ? Unit.AMPERE : Unit.OHM;
+        String severity = s.severity().isPresent() ? Engineering.print(s.severity().getAsDouble(), unit) : "";
+        return new SuspectView(s.part(), s.failure(), severity, s.reason(), (int) Math.round(100 * s.odds()), s.standing(), s.confirm(), s.tells());
+    }
+
+    private static LogEntry entry(StoredSet set, KeptReading k, boolean standing) {
+        Reading r = k.reading();
+        String subject = r.kind() == ReadingKind.OHMS && set.set().part(r.subject()).isPresent() ? r.subject() : set.set().nameOf(r.subject());
+        return new LogEntry(r.id(), subject, r.reference().equals("0") ? "" : set.set().nameOf(r.reference()), r.kind(), Engineering.print(r.value(), r.kind().unit()), r.lineVolts(), r.meter().map(Meter::notation).orElse(""), r.mode(), r.minutesOn().isPresent() ? r.minutesOn().getAsDouble() : null, r.lifted(), r.takenAt(), k.receivedAt(), k.source(), k.author(), k.note(), r.supersedes().orElse(null), r.withdrawn(), standing);
+    }
+}

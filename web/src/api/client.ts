@@ -1,0 +1,67 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Schemas = components['schemas']
+
+/** What the server answered about a request it did not do. */
+export interface Problem {
+  readonly type: string
+  readonly title: string
+  readonly detail: string
+  readonly errors: readonly { pointer: string; code: string; detail: string }[]
+}
+
+/** An answer, or the reason there is none; requests never throw. */
+export type Answer<T> = { kind: 'ready'; value: T } | { kind: 'failed'; problem: Problem }
+
+export const http = createClient<paths>({ baseUrl: location.origin })
+
+const unreachable: Problem = {
+  type: '/problems/unreachable',
+  title: 'No answer',
+  detail: 'Umber Dial does not answer. What you typed is still here; check that it is running, then try again.',
+  errors: [],
+}
+
+function isProblem(value: unknown): value is Problem {
+  return typeof value === 'object' && value !== null && 'detail' in value
+}
+
+/** Turns a request into an answer. */
+export async function ask<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Answer<T>> {
+  try {
+    const { data, error, response } = await request
+    if (response.ok) return { kind: 'ready', value: data as T }
+    return { kind: 'failed', problem: isProblem(error) ? { ...unreachable, ...error } : unreachable }
+  } catch {
+    return { kind: 'failed', problem: unreachable }
+  }
+}
+
+/** For queries, whose library wants a throw. */
+export async function orThrow<T>(answer: Promise<Answer<T>>): Promise<T> {
+  const settled = await answer
+  if (settled.kind === 'failed') throw new ProblemError(settled.problem)
+  return settled.value
+}
+
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail)
+  }
+}
+
+/** The sentence for one field, if the problem names it. */
+export function faultAt(problem: Problem | null, field: string): string {
+  return problem?.errors.find((fault) => fault.pointer === `#/${field}`)?.detail ?? ''
+}
+
+/** Sends a file's own bytes. */
+export async function upload(path: string, file: File): Promise<Answer<Schemas['ReadingFile']>> {
+  const send = async () => {
+    const response = await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file })
+    const body: unknown = await response.json()
+    return response.ok ? { data: body as Schemas['ReadingFile'], response } : { error: body, response }
+  }
+  return ask(send())
+}

@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { useHeadingFocus } from '../ui/useHeadingFocus'
+
+defineProps<{ title: string; danger: string; liveChassis: boolean; place: string }>()
+useHeadingFocus('heading')
+</script>
+
+<template>
+  <header class="flex min-h-16 items-center gap-4 border-b border-line bg-sheet px-5">
+    <div class="min-w-0">
+      <h1 ref="heading" tabindex="-1" class="truncate text-lg font-semibold">{{ title }}</h1>
+      <p class="flex items-center gap-2 text-sm text-soft">
+        <strong :class="liveChassis ? 'text-bad' : 'text-soft'">{{ danger }}</strong><span v-if="place" class="truncate">{{ place }}</span>
+      </p>
+    </div>
+    <div class="ml-auto"><slot /></div>
+  </header>
+</template>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
+import { useQuery } from '@tanstack/vue-query'
+import { ask, http, orThrow } from '../api/client'
+import BenchHeader from '../bench/BenchHeader.vue'
+import { useShop } from '../ui/useShop'
+import FileTransfer from './FileTransfer.vue'
+import PartsPanel from './PartsPanel.vue'
+import SheetPanel from './SheetPanel.vue'
+import { useCircuit } from './useCircuit'
+
+const props = defineProps<{ setId: string }>()
+const { say } = useShop()
+const doors = useCircuit(() => props.setId)
+const { circuit, error } = doors
+const set = useQuery({ queryKey: ['circuit', () => props.setId, 'label'], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}', { params: { path: { setId: props.setId } } }))) })
+</script>
+
+<template>
+  <div v-if="circuit && set.data.value" class="flex min-h-full flex-col">
+    <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="set.data.value.constructionLabel" />
+    <TabGroup as="div" class="px-6 py-2">
+      <TabList class="flex gap-1 border-b border-line">
+        <Tab v-for="tab in [`Parts (${circuit.parts.length})`, `Points and sheet (${circuit.testPoints.length})`, 'Files']" :key="tab" v-slot="{ selected }" as="template">
+          <button class="min-h-11 border-b-2 px-4" :class="selected ? 'border-accent font-semibold' : 'border-transparent text-soft'">{{ tab }}</button>
+        </Tab>
+      </TabList>
+      <TabPanels>
+        <TabPanel><PartsPanel :parts="circuit.parts" :doors="doors" :say="say" /></TabPanel>
+        <TabPanel><SheetPanel :circuit="circuit" :modes="set.data.value.modes" :doors="doors" :say="say" /></TabPanel>
+        <TabPanel class="max-w-3xl">
+          <FileTransfer name="Circuit" accept=".cir,.net,.sp,.spice,.txt" counted="parts" :download="`/api/sets/${setId}/circuit.cir`" :load="(file) => doors.load('circuit', file)" />
+          <FileTransfer name="Sheet values" accept=".csv,.txt" counted="values" :download="`/api/sets/${setId}/sheet.csv`" :load="(file) => doors.load('sheet', file)" />
+          <FileTransfer name="Readings" accept=".csv,.txt" counted="readings" :download="`/api/sets/${setId}/readings.csv`" :load="(file) => doors.load('reading', file)" />
+          <div class="mt-4 space-y-2 text-sm text-soft">
+            <p><strong class="text-ink">Circuit:</strong> a SPICE deck with the cards R C L K V I D X. It takes the place of the whole circuit; readings and sheet values stay.</p>
+            <p><strong class="text-ink">Readings:</strong> CSV with <code class="font-figures">point,reference,kind,value,unit,line_v,meter,mode,minutes,taken_at,note</code>; point and value are enough. Comma, semicolon or tab. The same file twice adds nothing.</p>
+            <p><strong class="text-ink">Sheet values:</strong> <code class="font-figures">point,reference,kind,value,unit,line_v,meter,mode</code>. Meters as <code class="font-figures">10M</code>, <code class="font-figures">20k/V</code> or <code class="font-figures">20k/V@250</code>.</p>
+          </div>
+        </TabPanel>
+      </TabPanels>
+    </TabGroup>
+  </div>
+  <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>
+  <p v-else class="p-8 text-soft">Fetching the circuit…</p>
+</template>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { faultAt, type Problem, type Schemas } from '../api/client'
+import AppButton from '../ui/AppButton.vue'
+import AppDialog from '../ui/AppDialog.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import TextField from '../ui/TextField.vue'
+import type { useCircuit } from './useCircuit'
+
+const props = defineProps<{ part: Schemas['PartView'] | null; doors: ReturnType<typeof useCircuit>; say: (text: string) => string }>()
+const emit = defineEmits<{ close: []; change: [line: string] }>()
+
+type Origin = Schemas['ValueEdit']['origin']
+const origins: readonly { id: Origin; name: string }[] = [
+  { id: 'SHEET', name: 'sheet' },
+  { id: 'BODY', name: 'body marking' },
+  { id: 'FITTED', name: 'found fitted' },
+  { id: 'DECIDED', name: 'decided' },
+]
+const origin = ref<Origin>('FITTED')
+const value = ref('')
+const source = ref('')
+const problem = ref<Problem | null>(null)
+let id = crypto.randomUUID()
+watch([value, origin, source, () => props.part?.reference], () => { id = crypto.randomUUID(); problem.value = null })
+
+async function add() {
+  if (!props.part) return
+  const answer = await props.doors.addValue({ id, reference: props.part.reference, origin: origin.value, value: value.value, source: source.value })
+  if (answer.kind === 'failed') problem.value = answer.problem
+  else value.value = source.value = ''
+}
+async function remove() {
+  if (!props.part) return
+  const answer = await props.doors.removePart(props.part.reference)
+  if (answer.kind === 'failed') problem.value = answer.problem
+  else emit('close')
+}
+</script>
+
+<template>
+  <AppDialog :open="part !== null" :title="part ? `${part.reference} · ${say(part.description || part.kind)}` : ''" wide @close="$emit('close')">
+    <template v-if="part">
+      <p class="font-figures text-3xl font-semibold">{{ part.working }}</p>
+      <p v-if="part.conflict" role="alert" class="mt-2 rounded border border-bad px-3 py-2 text-bad">{{ part.conflict }}</p>
+      <template v-if="part.hasValue">
+        <h3 class="mt-4 mb-1 text-sm text-soft">Every value known for it</h3>
+        <ul>
+          <li v-for="(known, i) in part.values" :key="i" class="grid grid-cols-[8rem_8rem_1fr] border-t border-line py-1.5"><span>{{ known.label }}</span><span class="font-figures font-semibold">{{ known.text }}</span><span class="text-soft">{{ known.source }}</span></li>
+        </ul>
+        <form class="mt-3 flex flex-wrap items-start gap-4" @submit.prevent="add">
+          <ChoiceField v-model="origin" label="One more, from" :options="origins" />
+          <TextField v-model="value" label="Value" :fault="faultAt(problem, 'value')" />
+          <TextField v-model="source" label="Who or what says so" />
+          <AppButton type="submit" class="mt-6" :disabled="!value.trim()">Add</AppButton>
+        </form>
+      </template>
+      <p class="mt-4 rounded bg-ground px-3 py-2 font-figures text-sm break-all">{{ part.line }}</p>
+      <ProblemNote :problem="problem && !faultAt(problem, 'value') ? problem : null" />
+      <div class="mt-5 flex gap-3">
+        <AppButton look="main" @click="$emit('close')">Done</AppButton>
+        <AppButton @click="$emit('change', part.line)">Change the part line</AppButton>
+        <AppButton look="danger" class="ml-auto" @click="remove">Take the part out</AppButton>
+      </div>
+    </template>
+  </AppDialog>
+</template>

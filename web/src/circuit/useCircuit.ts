@@ -1,0 +1,38 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { type MaybeRefOrGetter, toValue } from 'vue'
+import { ask, http, orThrow, upload, type Answer, type Schemas } from '../api/client'
+
+type Circuit = Schemas['CircuitView']
+
+/** A set's circuit, points and sheet, and every change to them; each change answers with the new whole. */
+export function useCircuit(setId: MaybeRefOrGetter<string>) {
+  const client = useQueryClient()
+  const params = () => ({ path: { setId: toValue(setId) } })
+  const query = useQuery({ queryKey: ['circuit', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/circuit', { params: params() }))) })
+
+  async function refresh() {
+    await client.invalidateQueries({ predicate: (q) => ['circuit', 'volts', 'shelf', 'log'].includes(String(q.queryKey[0])) })
+  }
+  async function keep(answer: Promise<Answer<Circuit>>): Promise<Answer<Circuit>> {
+    const settled = await answer
+    if (settled.kind === 'ready') {
+      client.setQueryData(['circuit', toValue(setId)], settled.value)
+      await client.invalidateQueries({ queryKey: ['volts', toValue(setId)] })
+    }
+    return settled
+  }
+  return {
+    circuit: query.data,
+    error: query.error,
+    putPart: (line: string) => keep(ask(http.POST('/api/sets/{setId}/parts', { params: params(), body: { line } }))),
+    removePart: (reference: string) => keep(ask(http.DELETE('/api/sets/{setId}/parts/{reference}', { params: { path: { setId: toValue(setId), reference } } }))),
+    addValue: (body: Schemas['ValueEdit']) => keep(ask(http.POST('/api/sets/{setId}/part-values', { params: params(), body }))),
+    putPoints: (points: Schemas['PointEdit'][]) => keep(ask(http.PUT('/api/sets/{setId}/test-points', { params: params(), body: { points } }))),
+    putSheet: (body: Schemas['SheetEdit']) => keep(ask(http.PUT('/api/sets/{setId}/sheet-values', { params: params(), body }))),
+    async load(kind: 'circuit' | 'sheet' | 'reading', file: File) {
+      const answer = await upload(`/api/sets/${toValue(setId)}/${kind}-imports?fileName=${encodeURIComponent(file.name)}`, file)
+      if (answer.kind === 'ready') await refresh()
+      return answer
+    },
+  }
+}

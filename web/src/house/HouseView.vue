@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { reactive, ref, watch } from 'vue'
+import { faultAt, type Problem, type Schemas } from '../api/client'
+import AppButton from '../ui/AppButton.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import PageFrame from '../ui/PageFrame.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import TextField from '../ui/TextField.vue'
+import { useShop } from '../ui/useShop'
+import InstrumentList from './InstrumentList.vue'
+
+const { shop, say, save } = useShop()
+type Edit = Schemas['ShopEdit']
+const words = reactive({ name: '', timeZone: '', vocabulary: 'NORTH_AMERICAN' as Edit['vocabulary'], decimalSign: 'POINT' as Edit['decimalSign'] })
+const figures = reactive({ lineVolts: '', lineHertz: '', spreadPercent: '', doubtPercent: '', gridRiseVolts: '', wattsMargin: '', driftPercent: '' })
+type Figure = keyof typeof figures
+const problem = ref<Problem | null>(null)
+const kept = ref(false)
+
+watch(
+  shop,
+  (s) => {
+    if (!s) return
+    Object.assign(words, { name: s.name, timeZone: s.timeZone, vocabulary: s.vocabulary, decimalSign: s.decimalSign })
+    for (const key of Object.keys(figures) as Figure[]) figures[key] = String(s[key])
+  },
+  { immediate: true },
+)
+
+const fields: readonly { key: Figure; label: string; unit: string; why: string }[] = [
+  { key: 'lineVolts', label: 'Line voltage here', unit: 'V', why: 'A new set starts with it' },
+  { key: 'lineHertz', label: 'Line frequency', unit: 'Hz', why: '50 or 60' },
+  { key: 'spreadPercent', label: 'Normal spread', unit: '%', why: '10 for close work; 20 is what most sheets promise' },
+  { key: 'doubtPercent', label: 'Then doubtful for', unit: '%', why: 'Beyond spread and this it is wrong' },
+  { key: 'gridRiseVolts', label: 'Grid may rise', unit: 'V', why: 'More is a leak or gas' },
+  { key: 'wattsMargin', label: 'Resistor rating at least', unit: '× its heat', why: 'Twice is usual; three for closed cases' },
+  { key: 'driftPercent', label: 'Drift over warm minutes', unit: '%', why: 'More and it is said' },
+]
+
+async function keep() {
+  const s = shop.value
+  if (!s) return
+  const numbers = Object.fromEntries(Object.entries(figures).map(([key, text]) => [key, Number(text.replace(',', '.'))])) as Record<Figure, number>
+  const bad = fields.find((field) => !Number.isFinite(numbers[field.key]) || !figures[field.key].trim())
+  if (bad) {
+    problem.value = { type: '', title: '', detail: '', errors: [{ pointer: `#/${bad.key}`, code: 'not_a_number', detail: `“${figures[bad.key]}” is not a number; write it like ${s[bad.key]}.` }] }
+    return
+  }
+  const answer = await save({ ...words, ...numbers, version: s.version })
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+  kept.value = answer.kind === 'ready'
+}
+</script>
+
+<template>
+  <PageFrame title="House policy" hint="What this shop decides for itself">
+    <div v-if="shop" class="grid max-w-6xl grid-cols-1 gap-10 p-6 lg:grid-cols-2">
+      <form class="space-y-5" @submit.prevent="keep">
+        <div class="flex flex-wrap gap-4">
+          <TextField v-model="words.name" label="Shop" :fault="faultAt(problem, 'name')" />
+          <TextField v-model="words.timeZone" label="Time zone" :fault="faultAt(problem, 'timeZone')" />
+        </div>
+        <div class="flex flex-wrap gap-4">
+          <ChoiceField v-model="words.vocabulary" label="Words" :options="[{ id: 'NORTH_AMERICAN', name: 'tube, plate, B+, line' }, { id: 'BRITISH_EUROPEAN', name: 'valve, anode, HT, mains' }]" />
+          <ChoiceField v-model="words.decimalSign" label="Decimal sign" :options="[{ id: 'POINT', name: 'point: 82.4' }, { id: 'COMMA', name: 'comma: 82,4' }]" />
+        </div>
+        <div class="flex flex-wrap gap-x-6 gap-y-4">
+          <TextField v-for="field in fields" :key="field.key" v-model="figures[field.key]" class="w-56!" :label="say(field.label)" :unit="field.unit" :hint="field.why" :fault="faultAt(problem, field.key)" />
+        </div>
+        <ProblemNote :problem="problem?.detail ? problem : null" />
+        <div class="flex items-center gap-4">
+          <AppButton look="main" type="submit">Keep the policy</AppButton>
+          <span v-if="kept" role="status" class="text-good">Kept. Every verdict was computed anew.</span>
+        </div>
+      </form>
+      <InstrumentList />
+    </div>
+  </PageFrame>
+</template>

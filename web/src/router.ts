@@ -1,0 +1,25 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', component: () => import('./shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
+    {
+      path: '/sets/:setId',
+      component: () => import('./bench/BenchView.vue'),
+      props: true,
+      children: [
+        { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/volts` },
+        { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
+        { path: 'circuit', component: () => import('./circuit/CircuitView.vue'), props: true, meta: { title: 'Circuit and sheet' } },
+        { path: 'log', component: () => import('./log/LogView.vue'), props: true, meta: { title: 'Log' } },
+      ],
+    },
+    { path: '/house', component: () => import('./house/HouseView.vue'), meta: { title: 'House policy' } },
+    { path: '/:rest(.*)*', component: () => import('./shelf/NowhereView.vue'), meta: { title: 'Nothing here' } },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta['title'] ?? '')} · Umber Dial`
+})

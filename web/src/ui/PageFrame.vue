@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import { ArchiveBoxIcon, MoonIcon, SunIcon, WrenchScrewdriverIcon } from '@heroicons/vue/24/outline'
+import { RouterLink } from 'vue-router'
+import { useTheme } from './theme'
+import { useHeadingFocus } from './useHeadingFocus'
+
+/** Frame of the shop's own pages: name of the page, its actions, the way to the others. */
+defineProps<{ title: string; hint?: string }>()
+const { theme, toggle } = useTheme()
+useHeadingFocus('heading')
+</script>
+
+<template>
+  <div class="flex h-dvh flex-col">
+    <header class="flex min-h-16 items-center gap-6 border-b border-line bg-sheet px-6">
+      <h1 ref="heading" tabindex="-1" class="text-xl font-semibold">{{ title }}</h1>
+      <p v-if="hint" class="text-soft">{{ hint }}</p>
+      <nav class="ml-auto flex items-center gap-2" aria-label="Shop">
+        <slot name="actions" />
+        <RouterLink to="/" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" exact-active-class="font-semibold text-ink!"><ArchiveBoxIcon class="size-5" aria-hidden="true" />Shelf</RouterLink>
+        <RouterLink to="/house" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" active-class="font-semibold text-ink!"><WrenchScrewdriverIcon class="size-5" aria-hidden="true" />House policy</RouterLink>
+        <button class="flex min-h-11 min-w-11 items-center justify-center text-soft hover:text-ink" :aria-label="theme === 'dark' ? 'Light theme' : 'Dark theme'" @click="toggle"><component :is="theme === 'dark' ? SunIcon : MoonIcon" class="size-5" aria-hidden="true" /></button>
+      </nav>
+    </header>
+    <main class="min-h-0 flex-1 overflow-auto"><slot /></main>
+  </div>
+</template>

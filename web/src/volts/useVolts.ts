@@ -1,0 +1,43 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { type MaybeRefOrGetter, toValue } from 'vue'
+import { ask, http, orThrow, type Answer, type Schemas } from '../api/client'
+
+export type VoltsView = Schemas['VoltsView']
+export type PointView = Schemas['PointView']
+
+/** Everything the Volts screen shows of one set, and what can be done to it. Every write answers with the new whole. */
+export function useVolts(setId: MaybeRefOrGetter<string>) {
+  const client = useQueryClient()
+  const key = () => ['volts', toValue(setId)]
+  const query = useQuery({ queryKey: ['volts', setId], queryFn: () => orThrow(load()) })
+
+  function path() {
+    return { path: { setId: toValue(setId) } }
+  }
+  function load(): Promise<Answer<VoltsView>> {
+    return ask(http.GET('/api/sets/{setId}/volts', { params: path() }))
+  }
+  async function keep(answer: Promise<Answer<VoltsView>>): Promise<Answer<VoltsView>> {
+    const settled = await answer
+    if (settled.kind === 'ready') {
+      client.setQueryData(key(), settled.value)
+      void client.invalidateQueries({ queryKey: ['shelf'] })
+      void client.invalidateQueries({ queryKey: ['log', toValue(setId)] })
+    }
+    return settled
+  }
+
+  return {
+    volts: query.data,
+    error: query.error,
+    preview: (text: string, node: string, signal: AbortSignal) => ask(http.POST('/api/sets/{setId}/reading-previews', { params: path(), body: { text, node }, signal })),
+    add: (reading: Schemas['NewReading']) => keep(ask(http.POST('/api/sets/{setId}/readings', { params: path(), body: reading }))),
+    withdraw: (readingId: string) => keep(ask(http.POST('/api/sets/{setId}/withdrawals', { params: path(), body: { id: crypto.randomUUID(), readingId } }))),
+    async setConditions(edit: Schemas['ConditionsEdit']) {
+      const settled = await ask(http.PUT('/api/sets/{setId}/conditions', { params: path(), body: edit }))
+      if (settled.kind === 'ready') await client.invalidateQueries({ queryKey: key() })
+      return settled
+    },
+    refresh: () => client.invalidateQueries({ queryKey: key() }),
+  }
+}
