@@ -16,6 +16,7 @@ const shown = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
   return props.parts.filter((p) => words.every((word) => `${p.reference} ${p.kind} ${p.description} ${p.working} ${p.nodes.join(' ')}`.toLowerCase().includes(word)))
 })
+const disputed = computed(() => props.parts.filter((p) => p.conflict))
 watch(line, () => { problem.value = null })
 
 async function add() {
@@ -31,19 +32,22 @@ async function add() {
     <AppButton type="submit" class="mt-6" :disabled="!line.trim()">Keep</AppButton>
     <TextField v-model="wanted" label="Find" />
   </form>
+  <section v-if="disputed.length > 0" class="mb-3 rounded border border-bad bg-sheet px-4 py-2" aria-label="Values that disagree">
+    <p v-for="p in disputed" :key="p.reference"><button class="min-h-11 font-semibold text-bad underline underline-offset-4" @click="chosen = p.reference">{{ p.reference }}</button> {{ say(p.description) }}: {{ say(p.conflict ?? '') }}</p>
+  </section>
   <p v-if="parts.length === 0" class="text-soft">No parts yet. Load a SPICE deck above, or type the first part.</p>
   <table v-else class="w-full">
     <thead class="text-left text-sm text-soft">
-      <tr><th class="py-1 font-normal">Part</th><th class="font-normal">Value</th><th class="font-normal">Tolerance, rating</th><th class="font-normal">What it does</th><th class="font-normal">Between</th><th class="font-normal">Says otherwise</th></tr>
+      <tr><th class="py-1 font-normal">Part</th><th class="font-normal">Value</th><th class="font-normal">Tolerance, rating</th><th class="font-normal">What it does</th><th class="font-normal">Between</th><th class="font-normal">Values</th></tr>
     </thead>
     <tbody>
       <tr v-for="p in shown" :key="p.reference" class="border-t border-line">
         <td><button class="min-h-11 font-semibold text-accent underline-offset-4 hover:underline" @click="chosen = p.reference">{{ p.reference }}</button></td>
-        <td class="font-figures">{{ p.working }}</td>
+        <td class="font-figures">{{ say(p.working) }}</td>
         <td class="text-sm text-soft">{{ p.hasValue ? `± ${p.tolerancePercent} %` : '' }} {{ p.rating }}</td>
         <td>{{ say(p.description || p.kind) }}</td>
         <td class="text-sm text-soft">{{ p.nodes.join(' – ') }}</td>
-        <td class="text-sm text-bad">{{ p.conflict ? 'values disagree' : '' }}</td>
+        <td class="text-sm" :class="p.conflict ? 'font-semibold text-bad' : 'text-soft'">{{ p.conflict ? 'disagree' : p.values.map((v) => v.label).join(', ') }}</td>
       </tr>
     </tbody>
   </table>

@@ -33,7 +33,7 @@ const fields: readonly { key: Figure; label: string; unit: string; why: string }
   { key: 'spreadPercent', label: 'Normal spread', unit: '%', why: '10 for close work; 20 is what most sheets promise' },
   { key: 'doubtPercent', label: 'Then doubtful for', unit: '%', why: 'Beyond spread and this it is wrong' },
   { key: 'gridRiseVolts', label: 'Grid may rise', unit: 'V', why: 'More is a leak or gas' },
-  { key: 'wattsMargin', label: 'Resistor rating at least', unit: '× its heat', why: 'Twice is usual; three for closed cases' },
+  { key: 'wattsMargin', label: 'Resistor rating at least', unit: '×', why: 'its heat; twice is usual, three in closed cases' },
   { key: 'driftPercent', label: 'Drift over warm minutes', unit: '%', why: 'More and it is said' },
 ]
 

@@ -84,7 +84,12 @@ export function layOut(view: VoltsView, width: number, height: number): Layout {
   const upperNodes = ordered(view, false)
   const lowerNodes = ordered(view, true)
   const split = lowerNodes.length > 0 && upperNodes.length > 0 ? height * (1 - NEAR_SHARE) : lowerNodes.length > 0 ? 0 : height
-  const values = (nodes: readonly string[]) => nodes.flatMap((node) => [byNode.get(node)?.expected ?? 0, byNode.get(node)?.reading?.value ?? 0])
+  const values = (nodes: readonly string[]) => nodes.flatMap((node) => {
+      const point = byNode.get(node)
+      const expected = point?.expected ?? 0
+      const band = point?.expected == null ? 0 : point.band
+      return [expected - band, expected + band, point?.reading?.value ?? 0]
+    })
   const upperBand = band(Math.min(0, ...values(upperNodes)), Math.max(10, ...values(upperNodes)), LABEL_ROOM + 2, split - 10, 5)
   const lowerBand = lowerNodes.length > 0 ? band(Math.min(-1, ...values(lowerNodes)), Math.max(1, ...values(lowerNodes)), split + LABEL_ROOM + 8, height - 18, 3) : null
 

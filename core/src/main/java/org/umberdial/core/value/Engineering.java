@@ -27,9 +27,9 @@ public final class Engineering {
         // Farads above a microfarad stay in microfarads: no bench calls 2200 µF "2.20 mF".
         int largest = unit == Unit.FARAD ? -6 : SMALLEST_EXPONENT + 3 * (PREFIXES.length - 1);
         exponent = Math.max(SMALLEST_EXPONENT, Math.min(largest, exponent));
-        // A meter on its volts range shows 0.65 V, not 650 mV.
-        if (unit == Unit.VOLT && exponent == -3 && Math.abs(value) >= 0.01) {
-            return minus(digits(rounded, 3)) + " V";
+        // A meter on its volts range shows 0.65 V, not 650 mV; watts are spoken of in the same way.
+        if ((unit == Unit.VOLT || unit == Unit.WATT) && exponent == -3 && Math.abs(value) >= 0.01) {
+            return minus(digits(rounded, 3)) + " " + unit.symbol();
         }
         String prefix = PREFIXES[(exponent - SMALLEST_EXPONENT) / 3];
         return minus(digits(rounded.scaleByPowerOfTen(-exponent), 3)) + " " + prefix + unit.symbol();

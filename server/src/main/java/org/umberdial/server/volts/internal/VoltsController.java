@@ -179,7 +179,7 @@ class VoltsController {
 
     private static PointView point(PointVerdict p) {
         Double expected = p.expected().isPresent() ? p.expected().getAsDouble() : null;
-        return new PointView(p.point().node(), p.point().name(), p.point().hint(), expected, expected == null ? "" : Engineering.print(expected, Unit.VOLT), expected == null ? "" : Engineering.print(p.band(), Unit.VOLT), p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
+        return new PointView(p.point().node(), p.point().name(), p.point().hint(), expected, expected == null ? "" : Engineering.print(expected, Unit.VOLT), expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V", p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
     }
 
     private static ReadingView reading(Reading r) {

@@ -1,0 +1,227 @@
+package org.umberdial.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class VoltsJourneyTest {
+    private static final String BROWN = "/sets/22222222-0000-4000-8000-000000000001";
+    private static final String IVORY = "/sets/22222222-0000-4000-8000-000000000003";
+
+    private static Application application;
+    private static Browser browser;
+
+    @BeforeAll
+    static void open() throws IOException {
+        application = new Application();
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void close() {
+        browser.close();
+        application.close();
+    }
+
+    private static Page page(String path) {
+        Page page = browser.page(1280, 800);
+        page.navigate(application.address(path));
+        return page;
+    }
+
+    /** Tabs until the focus is on an element with that text. */
+    private static void tabTo(Page page, String text) {
+        for (int i = 0; i < 40; i++) {
+            page.keyboard().press("Tab");
+            if (String.valueOf(page.evaluate("document.activeElement.textContent")).contains(text)) {
+                return;
+            }
+        }
+        throw new AssertionError("no focus reaches " + text);
+    }
+
+    @Test
+    void nineReadingsByKeyboard_nameBothFaultsAndStayAfterAReload() {
+        Page page = page("/");
+        assertThat(page.getByText("Ivory table set")).isVisible();
+        tabTo(page, "Ivory table set");
+        page.keyboard().press("Enter");
+        Locator entry = page.locator("#entry");
+        assertThat(entry).isFocused();
+        String[] readings = {"114.6", "94.9", "103.8", "9.3", "6.9", "58.4", "46.8", "94.8", "0.43"};
+        String[] points = {"Filter 1", "Filter 2", "V4 plate", "V4 cathode", "V4 grid", "Screens", "V3 plate", "V2 plate", "V2 cathode"};
+        for (int i = 0; i < readings.length; i++) {
+            assertThat(page.locator("[aria-current=true]")).containsText(points[i]);
+            page.keyboard().type(readings[i]);
+            assertThat(page.locator("#entry-says")).containsText(points[i] + ":");
+            page.keyboard().press("Enter");
+            assertThat(entry).hasValue("");
+            assertThat(page.locator("[aria-current=true]")).not().containsText(points[i]);
+        }
+        page.keyboard().press("Alt+n");
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Why"))).containsText("C4 leaky");
+        assertThat(page.getByText("C4 joins V4 grid to V3 plate and should block")).isVisible();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"))).containsText("lift the grid end of C4");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)")).focus();
+        page.keyboard().press("Enter");
+        assertThat(page.getByText(Pattern.compile("R11 \\(2.70 kΩ\\) runs from Filter 2 to Screens"))).isVisible();
+        page.reload();
+        assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)"))).isVisible();
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("58.4");
+        assertEquals(List.of(), browser.complaints);
+    }
+
+    @Test
+    void badEntry_keepsWhatWasTyped_undoTakesBack_draftSurvivesAReload() {
+        Page page = page(BROWN + "/volts");
+        Locator entry = page.locator("#entry");
+        entry.fill("V9 plate 12");
+        assertThat(page.locator("#entry-says")).containsText("No test point is called");
+        page.keyboard().press("Enter");
+        assertThat(entry).hasValue("V9 plate 12");
+        page.reload();
+        assertThat(page.locator("#entry")).hasValue("V9 plate 12");
+        page.locator("#entry").fill("filter 1 6300V");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#entry-says")).containsText("beyond any home set");
+        page.keyboard().press("Escape");
+        page.locator("#entry").fill("filter 1 113.2");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Take back")).containsText("113 V");
+        page.locator("#entry").press("Control+z");
+        assertThat(page.getByText("Take back")).not().containsText("113 V");
+        page.navigate(application.address(BROWN + "/log"));
+        assertThat(page.getByText("takes the earlier reading back").first()).isVisible();
+    }
+
+    @Test
+    void lineAndMeter_moveEveryExpectedValue() {
+        Page page = page(BROWN + "/volts");
+        Locator first = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")).getByRole(AriaRole.LISTITEM).first();
+        assertThat(first).containsText("122 ± 14");
+        page.getByLabel("line", new Page.GetByLabelOptions().setExact(true)).fill("110");
+        page.keyboard().press("Enter");
+        assertThat(first).containsText("111 ± 12");
+        page.getByLabel("line", new Page.GetByLabelOptions().setExact(true)).fill("4000");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("between 1 and 300 V")).isVisible();
+        page.getByLabel("line", new Page.GetByLabelOptions().setExact(true)).fill("121.4");
+        page.keyboard().press("Enter");
+        assertThat(first).containsText("122 ± 14");
+    }
+
+    @Test
+    void csvTwice_doublesNothing() throws IOException {
+        Path file = Files.createTempFile("readings", ".csv");
+        Files.writeString(file, "point,value,minutes\nFilter 1,113.9,20\nFilter 1,113.9,20\nnowhere,3,\n");
+        Page page = page(BROWN + "/circuit");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Files")).click();
+        Locator input = page.getByLabel("Readings from a file");
+        input.setInputFiles(file);
+        assertThat(page.getByText("2 readings taken")).isVisible();
+        assertThat(page.getByText("Line 4: No test point")).isVisible();
+        input.setInputFiles(file);
+        assertThat(page.getByText("2 were here already")).isVisible();
+    }
+
+    @Test
+    void newSet_fromNothingToItsFirstVerdict() {
+        Page page = page("/");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in a set")).click();
+        page.getByLabel("Title, as you will know it").fill("Green kitchen set");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it in")).click();
+        Locator line = page.getByLabel(Pattern.compile("^Add or change a part"));
+        for (String part : new String[] {"VB bplus 0 250", "R1 bplus v1_plate 270k ; kind=carbon tol=10", "XV1 v1_plate v1_grid 0 12AV6_T", "R2 v1_grid 0 10meg"}) {
+            line.fill(part);
+            line.press("Enter");
+            assertThat(line).hasValue("");
+        }
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("Points and sheet"))).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("One more point, at node")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("v1_plate")).click();
+        page.getByLabel("Called").fill("V1 plate");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add the point")).click();
+        page.getByLabel("Sheet value at V1 plate").fill("80");
+        page.getByLabel("Sheet value at V1 plate").press("Tab");
+        assertThat(page.getByText("kept")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Volts")).click();
+        page.locator("#entry").fill("50");
+        assertThat(page.locator("#entry-says")).containsText("wrong");
+    }
+
+    @Test
+    void otherVocabulary_changesTheLabels() {
+        Page page = page("/house");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("valve"))).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy")).click();
+        assertThat(page.getByText("Every verdict was computed anew")).isVisible();
+        page.navigate(application.address(BROWN + "/volts"));
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("V4 anode");
+        assertThat(page.getByLabel("mains", new Page.GetByLabelOptions().setExact(true))).isVisible();
+        page.navigate(application.address("/house"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("tube"))).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy")).click();
+        assertThat(page.getByText("Every verdict was computed anew")).isVisible();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"/,light", "/,dark", BROWN + "/volts,light", BROWN + "/volts,dark", BROWN + "/circuit,light", BROWN + "/circuit,dark", BROWN + "/log,light", BROWN + "/log,dark", "/house,light", "/house,dark"})
+    void everyScreen_passesTheAccessibilityRules(String path, String theme) {
+        Page page = browser.page(1280, 800);
+        page.addInitScript("localStorage.setItem('umber.theme', '" + theme + "')");
+        page.navigate(application.address(path));
+        assertThat(page.locator("h1")).isVisible();
+        page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+        List<String> violations = new AxeBuilder(page).analyze().getViolations().stream().map(VoltsJourneyTest::said).toList();
+        assertEquals(List.of(), violations);
+    }
+
+    private static String said(Rule rule) {
+        return rule.getId() + ": " + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"1280x800", "1180x820", "820x1180"})
+    void noScreen_scrollsSideways(String size) {
+        Page page = browser.page(Integer.parseInt(size.split("x")[0]), Integer.parseInt(size.split("x")[1]));
+        for (String path : List.of("/", BROWN + "/volts", BROWN + "/circuit", BROWN + "/log", "/house")) {
+            page.navigate(application.address(path));
+            assertThat(page.locator("h1")).isVisible();
+            assertTrue((Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth"), path + " at " + size);
+        }
+    }
+
+    @Test
+    void acknowledgedReading_survivesKillingTheServer() throws IOException {
+        try (Application other = new Application()) {
+            String id = UUID.randomUUID().toString();
+            String body = "{\"id\":\"" + id + "\",\"text\":\"117.3\",\"node\":\"filter_1\",\"confirmed\":false,\"takenAt\":null,\"note\":\"\"}";
+            assertEquals(200, other.post("/api" + IVORY + "/readings", body).statusCode());
+            other.kill();
+            other.start();
+            assertTrue(other.get("/api" + IVORY + "/readings").body().contains(id));
+            assertEquals(200, other.post("/api" + IVORY + "/readings", body).statusCode());
+            assertEquals(1, other.get("/api" + IVORY + "/readings").body().split(id, -1).length - 1);
+        }
+    }
+}

@@ -1,0 +1,120 @@
+package org.umberdial.server;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(RunningServer.class)
+class ReadingsTest {
+    private static RunningServer.Answer type(String set, UUID id, String text, boolean confirmed) {
+        return RunningServer.post("/api/sets/" + set + "/readings", "{\"id\":\"" + id + "\",\"text\":\"" + text + "\",\"node\":\"filter_1\",\"confirmed\":" + confirmed + ",\"takenAt\":null,\"note\":\"\"}");
+    }
+
+    private static JsonNode log(String set) {
+        return RunningServer.get("/api/sets/" + set + "/readings").json();
+    }
+
+    @Test
+    void sameIdTwice_isOneReading() throws IOException {
+        String set = RunningServer.newTableSet();
+        UUID id = UUID.randomUUID();
+        assertEquals(200, type(set, id, "118", false).status());
+        assertEquals(200, type(set, id, "118", false).status());
+        assertEquals(1, log(set).size());
+    }
+
+    @Test
+    void takingBack_keepsBothEntries() throws IOException {
+        String set = RunningServer.newTableSet();
+        UUID id = UUID.randomUUID();
+        type(set, id, "118", false);
+        JsonNode view = RunningServer.post("/api/sets/" + set + "/withdrawals", "{\"id\":\"" + UUID.randomUUID() + "\",\"readingId\":\"" + id + "\"}").json();
+        assertEquals("UNREAD", view.get("points").get(0).get("verdict").asString());
+        assertEquals(2, log(set).size());
+        assertFalse(log(set).get(1).get("standing").asBoolean());
+        assertEquals(404, RunningServer.post("/api/sets/" + set + "/withdrawals", "{\"id\":\"" + UUID.randomUUID() + "\",\"readingId\":\"" + UUID.randomUUID() + "\"}").status());
+    }
+
+    @Test
+    void impossibleVolts_areAskedAboutAndKeptWhenConfirmed() throws IOException {
+        String set = RunningServer.newTableSet();
+        RunningServer.Answer asked = type(set, UUID.randomUUID(), "6.3k", false);
+        // 6.3k without a unit reads as ohms; volts are meant here.
+        asked = type(set, UUID.randomUUID(), "6.3kV", false);
+        assertEquals(422, asked.status());
+        assertEquals("/problems/ask-first", asked.json().get("type").asString());
+        assertEquals(200, type(set, UUID.randomUUID(), "6.3kV", true).status());
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"''|meter shows", "banana|value", "V99 12|No test point", "1.2.3|decimal sign"})
+    void badEntry_isASentenceAtTheField(String text, String part) throws IOException {
+        RunningServer.Answer answer = type(RunningServer.newTableSet(), UUID.randomUUID(), text, false);
+        assertEquals(422, answer.status());
+        assertEquals("#/text", answer.json().get("errors").get(0).get("pointer").asString());
+        assertTrue(answer.json().get("detail").asString().contains(part), answer.text());
+        assertFalse(answer.text().contains("org."), answer.text());
+    }
+
+    @Test
+    void csv_twiceAddsNothing_equalLinesAreTwo_badLinesAreListed() throws IOException {
+        String set = RunningServer.newTableSet();
+        byte[] file = "Point;Value;Line_V;Meter\nfilter_1;118,5;117;20k/V\nfilter_1;118,5;117;20k/V\nV4 plate;112;;10M\nnowhere;5;;\nV4 grid;abc;;\nV4.2;0;-5;\n".getBytes(StandardCharsets.UTF_8);
+        JsonNode first = RunningServer.upload("/api/sets/" + set + "/reading-imports?fileName=a.csv", file).json();
+        assertEquals(3, first.get("added").asInt(), first.toString());
+        assertEquals(3, first.get("refused").size());
+        assertEquals(5, first.get("refused").get(0).get("line").asInt());
+        JsonNode again = RunningServer.upload("/api/sets/" + set + "/reading-imports?fileName=a.csv", file).json();
+        assertEquals(0, again.get("added").asInt());
+        assertEquals(3, again.get("known").asInt());
+        assertEquals(3, log(set).size());
+    }
+
+    @Test
+    void exportedReadings_goBackIntoAnotherCopyOfTheSet() throws IOException {
+        String set = RunningServer.newTableSet();
+        RunningServer.upload("/api/sets/" + set + "/reading-imports", RunningServer.resource("table-set-readings.csv"));
+        String csv = RunningServer.get("/api/sets/" + set + "/readings.csv").text();
+        String copy = RunningServer.newTableSet();
+        JsonNode taken = RunningServer.upload("/api/sets/" + copy + "/reading-imports", csv.getBytes(StandardCharsets.UTF_8)).json();
+        assertEquals(11, taken.get("added").asInt(), taken.toString());
+        assertEquals(csv, RunningServer.get("/api/sets/" + copy + "/readings.csv").text());
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"''|empty", "a,b\\n1,2|point", "point,value\\n\"V4|quoted"})
+    void unreadableFiles_areSentences(String file, String part) throws IOException {
+        RunningServer.Answer answer = RunningServer.upload("/api/sets/" + RunningServer.newTableSet() + "/reading-imports", file.replace("\\n", "\n").getBytes(StandardCharsets.UTF_8));
+        assertEquals(422, answer.status(), answer.text());
+        assertTrue(answer.text().contains(part), answer.text());
+    }
+
+    @Test
+    void windowsEncoding_isReadAndSaidSo() throws IOException {
+        byte[] file = "point,value,note\nfilter_1,118,f\u00fcr später\n".getBytes(java.nio.charset.Charset.forName("windows-1252"));
+        JsonNode taken = RunningServer.upload("/api/sets/" + RunningServer.newTableSet() + "/reading-imports", file).json();
+        assertEquals(1, taken.get("added").asInt());
+        assertTrue(taken.get("notes").get(0).asString().contains("Windows-1252"));
+    }
+
+    @Test
+    void preview_saysWhatItUnderstoodInTheShopsTerms() throws IOException {
+        String set = RunningServer.newTableSet();
+        JsonNode preview = RunningServer.post("/api/sets/" + set + "/reading-previews", "{\"text\":\"V4 anode 60\",\"node\":\"\"}").json();
+        assertEquals("v4_plate", preview.get("subject").asString());
+        assertEquals("BAD", preview.get("verdict").asString());
+        JsonNode part = RunningServer.post("/api/sets/" + set + "/reading-previews", "{\"text\":\"R11 4k7\",\"node\":\"\"}").json();
+        assertTrue(part.get("part").asBoolean());
+        assertEquals("BAD", part.get("verdict").asString());
+        assertEquals(0, log(set).size());
+    }
+}

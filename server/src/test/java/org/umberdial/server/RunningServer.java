@@ -1,0 +1,88 @@
+package org.umberdial.server;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.UUID;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+
+/**
+ * The application, booted once for the whole run on a schema of its own in the private MariaDB. Spring's own test support
+ * needs JUnit 6.
+ */
+public final class RunningServer implements BeforeAllCallback {
+    private static final ObjectMapper JSON = new ObjectMapper();
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+    private static ConfigurableApplicationContext context;
+
+    @Override
+    public void beforeAll(ExtensionContext extension) {
+        if (context == null) {
+            String name = "umber_test_" + UUID.randomUUID().toString().substring(0, 8);
+            context = new SpringApplicationBuilder(UmberDial.class).run("--server.port=0", "--umber.demo=true", "--umber.db.port=" + System.getProperty("umber.db.port", "20306"), "--umber.db.name=" + name);
+        }
+    }
+
+    static <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    /** An answer with its body as JSON; a missing node when the body is something else. */
+    record Answer(int status, String text, HttpResponse<String> response) {
+        JsonNode json() {
+            return JSON.readTree(text);
+        }
+    }
+
+    static String base() {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    static Answer get(String path) {
+        return send(HttpRequest.newBuilder(URI.create(base() + path)).GET().build());
+    }
+
+    static Answer post(String path, String json) {
+        return send(HttpRequest.newBuilder(URI.create(base() + path)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(json)).build());
+    }
+
+    static Answer put(String path, String json) {
+        return send(HttpRequest.newBuilder(URI.create(base() + path)).header("Content-Type", "application/json").PUT(HttpRequest.BodyPublishers.ofString(json)).build());
+    }
+
+    static Answer upload(String path, byte[] bytes) {
+        return send(HttpRequest.newBuilder(URI.create(base() + path)).header("Content-Type", "application/octet-stream").POST(HttpRequest.BodyPublishers.ofByteArray(bytes)).build());
+    }
+
+    static Answer send(HttpRequest request) {
+        try {
+            HttpResponse<String> response = HTTP.send(request, HttpResponse.BodyHandlers.ofString());
+            return new Answer(response.statusCode(), response.body(), response);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A new set with the demo table set's circuit and sheet. */
+    static String newTableSet() throws IOException {
+        String id = UUID.randomUUID().toString();
+        post("/api/sets", "{\"id\":\"" + id + "\",\"title\":\"Test set\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\"SERIES_STRING\"}");
+        upload("/api/sets/" + id + "/circuit-imports", resource("table-set.cir"));
+        upload("/api/sets/" + id + "/sheet-imports", resource("table-set-sheet.csv"));
+        return id;
+    }
+
+    static byte[] resource(String name) throws IOException {
+        return RunningServer.class.getResourceAsStream("/org/umberdial/core/demo/" + name).readAllBytes();
+    }
+}
