@@ -6,10 +6,10 @@ useHeadingFocus('heading')
 </script>
 
 <template>
-  <header class="flex min-h-16 items-center gap-4 border-b border-line bg-sheet px-5">
+  <header class="flex min-h-16 flex-wrap items-center gap-x-4 gap-y-1 border-b py-1 border-line bg-sheet px-5">
     <div class="min-w-0">
       <h1 ref="heading" tabindex="-1" class="truncate text-lg font-semibold">{{ title }}</h1>
-      <p class="flex items-center gap-2 text-sm text-soft">
+      <p class="flex items-center gap-2 text-sm whitespace-nowrap text-soft">
         <strong :class="liveChassis ? 'text-bad' : 'text-soft'">{{ danger }}</strong><span v-if="place" class="truncate">{{ place }}</span>
       </p>
     </div>

@@ -21,7 +21,7 @@ const set = useQuery({ queryKey: ['circuit', () => props.setId, 'label'], queryF
     <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="set.data.value.constructionLabel" />
     <TabGroup as="div" class="px-6 py-2">
       <TabList class="flex gap-1 border-b border-line">
-        <Tab v-for="tab in [`Parts (${circuit.parts.length})`, `Points and sheet (${circuit.testPoints.length})`, 'Files']" :key="tab" v-slot="{ selected }" as="template">
+        <Tab v-for="(tab, i) in [`Parts (${circuit.parts.length})`, `Points and sheet (${circuit.testPoints.length})`, 'Files']" :key="i" v-slot="{ selected }" as="template">
           <button class="min-h-11 border-b-2 px-4" :class="selected ? 'border-accent font-semibold' : 'border-transparent text-soft'">{{ tab }}</button>
         </Tab>
       </TabList>

@@ -35,7 +35,7 @@ async function add() {
   <section v-if="disputed.length > 0" class="mb-3 rounded border border-bad bg-sheet px-4 py-2" aria-label="Values that disagree">
     <p v-for="p in disputed" :key="p.reference"><button class="min-h-11 font-semibold text-bad underline underline-offset-4" @click="chosen = p.reference">{{ p.reference }}</button> {{ say(p.description) }}: {{ say(p.conflict ?? '') }}</p>
   </section>
-  <p v-if="parts.length === 0" class="text-soft">No parts yet. Load a SPICE deck above, or type the first part.</p>
+  <p v-if="parts.length === 0" class="text-soft">No parts yet. Load a SPICE deck under Files, or type the first part.</p>
   <table v-else class="w-full">
     <thead class="text-left text-sm text-soft">
       <tr><th class="py-1 font-normal">Part</th><th class="font-normal">Value</th><th class="font-normal">Tolerance, rating</th><th class="font-normal">What it does</th><th class="font-normal">Between</th><th class="font-normal">Values</th></tr>

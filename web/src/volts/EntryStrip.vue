@@ -46,12 +46,12 @@ defineExpose({ focus: () => field.value?.focus() })
 </script>
 
 <template>
-  <form class="grid grid-cols-[minmax(16rem,22rem)_1fr_auto] items-center gap-5 border-t border-line bg-raised px-5 py-2" @submit.prevent="entry.commit">
+  <form class="grid grid-cols-[minmax(12rem,1fr)_auto] items-center gap-x-5 gap-y-1 border-t lg:grid-cols-[minmax(16rem,22rem)_1fr_auto] border-line bg-raised px-5 py-2" @submit.prevent="entry.commit">
     <div>
       <label for="entry" class="block text-sm text-soft">{{ say(point?.name ?? 'Name a point, then its reading') }}</label>
       <input id="entry" ref="field" v-model="text" autocomplete="off" autocapitalize="off" spellcheck="false" class="w-full border-b-4 border-line bg-transparent font-figures text-[28px] leading-9 outline-none focus:border-accent" :aria-invalid="!!fault" aria-describedby="entry-says" :placeholder="point ? say(point.expectedText) : ''" @keydown="onKey" />
     </div>
-    <div id="entry-says" aria-live="polite" class="min-h-14">
+    <div id="entry-says" aria-live="polite" class="order-last col-span-2 min-h-14 lg:order-none lg:col-span-1">
       <p v-if="question" class="font-semibold text-bad">{{ say(question) }} <span class="font-normal">Enter keeps it, Escape clears it.</span></p>
       <p v-else-if="fault" class="text-bad">{{ fault }}</p>
       <template v-else-if="understood && text">

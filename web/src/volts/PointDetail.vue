@@ -18,7 +18,7 @@ const tabs = computed(() => ['This point', `Findings (${props.view.findings.leng
 <template>
   <TabGroup as="section" class="flex min-h-0 flex-col border-t border-line bg-sheet" aria-label="Why">
     <TabList class="flex shrink-0 gap-1 px-3">
-      <Tab v-for="tab in tabs" :key="tab" v-slot="{ selected }" as="template">
+      <Tab v-for="(tab, i) in tabs" :key="i" v-slot="{ selected }" as="template">
         <button class="min-h-11 border-b-2 px-3 text-sm" :class="selected ? 'border-accent font-semibold' : 'border-transparent text-soft'">{{ tab }}</button>
       </Tab>
     </TabList>
@@ -32,7 +32,8 @@ const tabs = computed(() => ['This point', `Findings (${props.view.findings.leng
           </p>
           <p v-if="point.reason">{{ say(point.reason) }}</p>
           <SuspectList v-if="finding" :suspects="finding.suspects" :say="say" />
-          <details class="mt-1">
+          <p v-if="!point.reading && point.expectedText">{{ say(`A healthy set shows ${point.expectedText} here on your meter, give or take ${point.bandText}.`) }}</p>
+          <details class="mt-1" :open="!point.reading">
             <summary class="min-h-6 text-sm text-accent">The arithmetic</summary>
             <ol class="mt-1 list-decimal pl-5 text-sm text-soft">
               <li v-for="step in point.arithmetic" :key="step">{{ say(step) }}</li>

@@ -14,6 +14,11 @@ const layout = computed(() => layOut(props.view, Math.max(width.value, 320), Mat
 const points = computed(() => new Map(props.view.points.map((point) => [point.node, point])))
 const branches = computed(() => new Map(props.view.branches.map((branch) => [branch.part, branch])))
 
+/** As much of a label as fits over a tread; the list of points holds it whole. */
+function fitted(text: string, tread: Tread): string {
+  const most = Math.floor((tread.slot - 4) / 6.3)
+  return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1)).trimEnd()}…`
+}
 function under(tread: Tread): { text: string; role: string }[] {
   const [part] = tread.parts
   if (!part) return []
@@ -51,9 +56,9 @@ function under(tread: Tread): { text: string; role: string }[] {
         <rect :x="tread.x - 4" :y="tread.top - 34" :width="tread.width + 12" height="72" fill="transparent" />
         <rect v-if="tread.expectedY !== null" :x="tread.x" :y="tread.expectedY - tread.bandHeight" :width="tread.width" :height="tread.bandHeight * 2" class="fill-ghost" />
         <rect v-if="tread.readY !== null" :x="tread.x" :y="tread.readY - 2.5" :width="tread.width" height="5" rx="2" :class="looks[points.get(tread.node)!.verdict].fill" />
-        <text :x="tread.x" :y="tread.top - 20" class="halo text-[12px]" :class="tread.node === current ? 'fill-accent font-semibold' : 'fill-soft'">{{ say(points.get(tread.node)!.name) }}</text>
+        <text :x="tread.x" :y="tread.top - 20" class="halo text-[12px]" :class="tread.node === current ? 'fill-accent font-semibold' : 'fill-soft'">{{ fitted(say(points.get(tread.node)!.name), tread) }}</text>
         <text :x="tread.x" :y="tread.top - 6" class="halo font-figures text-[14px] font-semibold" :class="points.get(tread.node)!.reading ? looks[points.get(tread.node)!.verdict].fill : 'fill-soft'">{{ say(points.get(tread.node)!.reading?.text.replace(' V', '') ?? '~' + points.get(tread.node)!.expectedText.replace(' V', '')) }}</text>
-        <text v-for="(line, i) in under(tread).slice(0, tread.lines)" :key="i" :x="tread.x" :y="tread.under + i * 13" class="halo text-[11px]" :class="line.role">{{ say(line.text) }}</text>
+        <text v-for="(line, i) in under(tread).slice(0, tread.slot < 92 ? Math.min(1, tread.lines) : tread.lines)" :key="i" :x="tread.x" :y="tread.under + i * 13" class="halo text-[11px]" :class="line.role">{{ say(line.text) }}</text>
       </g>
     </svg>
   </figure>

@@ -5,6 +5,8 @@ export interface Tread {
   readonly node: string
   readonly x: number
   readonly width: number
+  /** Room from this tread's start to the next one's. */
+  readonly slot: number
   readonly top: number
   /** Middle of the expected band, and its half height; null without an expectation. */
   readonly expectedY: number | null
@@ -107,7 +109,7 @@ export function layOut(view: VoltsView, width: number, height: number): Layout {
       const lowest = Math.max(readY ?? 0, expectedY === null ? 0 : expectedY + half)
       const under = lowest + LINE + 1
       const riser = leads.get(node)
-      return { node, x: LEFT + i * slot, width: Math.min(slot * 0.8, 96), top: highest, expectedY, bandHeight: half, readY, under, lines: Math.max(0, Math.floor((bottom - under + 6) / LINE)), parts: riser && riser.kind !== 'TUBE' ? riser.parts : [], blocked: riser?.kind === 'BLOCKS' }
+      return { node, x: LEFT + i * slot, width: Math.min(slot * 0.8, 96), slot, top: highest, expectedY, bandHeight: half, readY, under, lines: Math.max(0, Math.floor((bottom - under + 6) / LINE)), parts: riser && riser.kind !== 'TUBE' ? riser.parts : [], blocked: riser?.kind === 'BLOCKS' }
     })
   }
   const treads = [...place(upperNodes, upperBand, split), ...(lowerBand ? place(lowerNodes, lowerBand, height) : [])]
