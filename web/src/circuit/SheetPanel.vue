@@ -10,7 +10,7 @@ import type { useCircuit } from './useCircuit'
 import type { Problem } from '../api/client'
 
 const props = defineProps<{ circuit: Schemas['CircuitView']; modes: readonly string[]; doors: ReturnType<typeof useCircuit>; say: (text: string) => string }>()
-const conditions = reactive({ lineVolts: '', meter: '', mode: '' })
+const conditions = reactive({ lineVolts: '', meter: '', mode: '', kind: 'DC' as 'DC' | 'AC' })
 watch(
   () => props.circuit,
   (circuit) => {
@@ -49,11 +49,12 @@ async function remove(index: number) {
   <div class="flex flex-wrap items-start gap-4 py-3">
     <TextField v-model="conditions.lineVolts" :label="say('The sheet was taken at line')" unit="V" />
     <TextField v-model="conditions.meter" label="with the meter" hint="20k/V, 20k/V@250 or 10M; empty if it does not say" />
+    <ChoiceField v-model="conditions.kind" label="These are" :options="[{ id: 'DC', name: 'DC volts' }, { id: 'AC', name: 'AC volts (heaters, windings)' }]" />
     <ChoiceField v-if="modes.length > 1" v-model="conditions.mode" label="in mode" :options="modes" />
   </div>
   <table class="w-full">
     <thead class="text-left text-sm text-soft">
-      <tr><th class="py-1 font-normal">Point</th><th class="font-normal">Where</th><th class="font-normal">Node</th><th class="font-normal">Sheet, V DC</th><th class="font-normal">On the sheet now</th><th><span class="sr-only">Order</span></th></tr>
+      <tr><th class="py-1 font-normal">Point</th><th class="font-normal">Where</th><th class="font-normal">Node</th><th class="font-normal">Sheet, V {{ conditions.kind }}</th><th class="font-normal">On the sheet now</th><th><span class="sr-only">Order</span></th></tr>
     </thead>
     <tbody>
       <SheetRow v-for="(point, i) in circuit.testPoints" :key="point.node" :point="point" :sheet="circuit.sheet.filter((v) => v.node === point.node)" :conditions="conditions" :doors="doors" :say="say" :first="i === 0" @up="moveUp(i)" @remove="remove(i)" />

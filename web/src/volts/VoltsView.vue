@@ -74,7 +74,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       <section class="flex min-h-0 flex-col border-t border-line bg-sheet lg:border-t-0 lg:border-l" aria-labelledby="order">
         <div class="flex items-baseline justify-between px-4 py-2">
           <h2 id="order" class="text-sm font-semibold text-soft">Probing order</h2>
-          <span class="text-sm text-soft">expected · read, in V DC</span>
+          <span class="text-sm text-soft">expected · read, in V</span>
         </div>
         <PointRows :points="volts.points" :current="current" :say="say" @choose="choose" />
       </section>

@@ -45,9 +45,9 @@ public final class Sets {
     }
 
     public static BenchSet demo(String name) {
-        String[] rows = resource(name + "-sheet.csv").lines().skip(1).map(CsvLine::split).map(c -> c.get(0) + "," + c.get(3)).toArray(String[]::new);
-        List<String> first = CsvLine.split(resource(name + "-sheet.csv").lines().skip(1).findFirst().orElseThrow());
-        return set(resource(name + ".cir"), Double.parseDouble(first.get(5)), first.get(6), rows);
+        Deck deck = DeckReader.read(resource(name + ".cir"));
+        List<SheetValue> values = resource(name + "-sheet.csv").lines().skip(1).map(CsvLine::split).map(c -> new SheetValue(c.get(0), "0", ReadingKind.valueOf(c.get(2)), Double.parseDouble(c.get(3)), Double.parseDouble(c.get(5)), Optional.of(Meter.parse(c.get(6))), c.get(7))).toList();
+        return new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(deck), deck.sockets(), CircuitImport.testPoints(deck), values, deck.modes());
     }
 
     /** @param rows lines of {@code subject,value} */

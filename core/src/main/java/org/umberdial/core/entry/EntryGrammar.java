@@ -102,7 +102,7 @@ public final class EntryGrammar {
         if (lifted.equals("*")) {
             throw new InvalidEntry(SYNTAX, "Which part is lifted? Write it before the word, as in “" + split.value + " C8 lifted”.");
         }
-        ReadingKind what = kind.orElse(split.value.matches("(?i).*(ohms?|Ω|[0-9](k|meg))$") ? ReadingKind.OHMS : ReadingKind.DC);
+        ReadingKind what = kind.orElse(split.value.matches("(?i).*(ohms?|Ω|[0-9](k|meg))$") ? ReadingKind.OHMS : set.usualKind(point.node()));
         Measure measure = values.read(split.value, what.unit());
         if (what != ReadingKind.DC) {
             requireNotNegative(measure);

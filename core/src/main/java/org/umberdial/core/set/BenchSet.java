@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.reading.ReadingKind;
 
 /**
  * A set as the rules see it: its circuit, its test points in probing order and its sheet.
@@ -24,6 +25,13 @@ public record BenchSet(
 
     public Optional<TestPoint> pointAt(String node) {
         return testPoints.stream().filter(point -> point.node().equals(node)).findFirst();
+    }
+
+    /** What is measured at a node unless somebody says otherwise: AC where the sheet gives only AC, else DC. */
+    public ReadingKind usualKind(String node) {
+        boolean dc = sheet.stream().anyMatch(value -> value.node().equals(node) && value.kind() == ReadingKind.DC);
+        boolean ac = sheet.stream().anyMatch(value -> value.node().equals(node) && value.kind() == ReadingKind.AC);
+        return ac && !dc ? ReadingKind.AC : ReadingKind.DC;
     }
 
     public List<Card> cards() {

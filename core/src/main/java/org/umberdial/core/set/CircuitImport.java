@@ -46,7 +46,7 @@ public final class CircuitImport {
         if (card.letter() != 'X' || !card.kind().equals("tube")) {
             return Optional.empty();
         }
-        Optional<Section> section = Section.of(TubeData.suffix(card.model()), card.nodes().size()).filter(Section::amplifies);
+        Optional<Section> section = TubeData.shipped().section(card.model(), card.nodes().size()).filter(Section::amplifies);
         int place = section.map(s -> s.electrodes().indexOf(electrode)).orElse(-1);
         if (place < 0 || !card.nodes().get(place).equals(node) || electrode == Electrode.SCREEN && isRail(deck, node)) {
             return Optional.empty();
@@ -54,7 +54,7 @@ public final class CircuitImport {
         Optional<Deck.SocketPins> socket = deck.sockets().stream().filter(pins -> card.reference().substring(1).startsWith(pins.socket())).max(Comparator.comparingInt(pins -> pins.socket().length()));
         String name = socket.map(Deck.SocketPins::socket).orElse(card.reference().substring(1));
         String pin = socket.flatMap(pins -> pins.pins().entrySet().stream().filter(entry -> entry.getValue().equals(node)).map(Map.Entry::getKey).findFirst()).orElse("");
-        boolean severalSections = deck.cards().stream().filter(other -> other.letter() == 'X' && other.reference().substring(1).startsWith(name) && Section.of(TubeData.suffix(other.model()), other.nodes().size()).filter(Section::amplifies).isPresent()).count() > 1;
+        boolean severalSections = deck.cards().stream().filter(other -> other.letter() == 'X' && other.reference().substring(1).startsWith(name) && TubeData.shipped().section(other.model(), other.nodes().size()).filter(Section::amplifies).isPresent()).count() > 1;
         String section1 = severalSections ? " " + sectionWord(card, section.orElseThrow()) : "";
         return Optional.of(new TestPoint(node, node, name + section1 + " " + electrode.word(), name, pin, pin.isEmpty() ? "" : pin.equals("cap") ? "top cap" : "pin " + pin));
     }

@@ -1,5 +1,6 @@
 package org.umberdial.core.tube;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -31,19 +32,14 @@ public enum Section {
     }
 
     /**
-     * The section a card means.
+     * The section a card means, for types that do more than rectify; see {@link TubeData#section}.
      *
      * @param suffix the letter behind the underscore of the type, empty when it has none
      * @param nodes  how many nodes the card has
      */
     public static Optional<Section> of(String suffix, int nodes) {
-        for (Section section : values()) {
-            if (section.electrodes.size() == nodes && section.suffix.equals(suffix)) {
-                return Optional.of(section);
-            }
-        }
         if (!suffix.isEmpty()) {
-            return Optional.empty();
+            return Arrays.stream(values()).filter(section -> section.electrodes.size() == nodes && section.suffix.equals(suffix)).findFirst();
         }
         return switch (nodes) {
             case 2 -> Optional.of(DIODE);

@@ -39,6 +39,15 @@ public final class TubeData {
         return points.getOrDefault(bare(type), List.of()).stream().anyMatch(point -> RECTIFIER_KINDS.contains(point.kind()));
     }
 
+    /**
+     * The section a card of this type means: by its suffix, else by how many nodes it has. Three nodes are a triode, but
+     * the two plates and the cathode of a rectifier.
+     */
+    public Optional<Section> section(String type, int nodes) {
+        boolean heater = suffix(type).equals("H");
+        return nodes == 3 && !heater && isRectifier(type) ? Optional.of(Section.FULL_WAVE) : Section.of(suffix(type), nodes);
+    }
+
     /** Every operating point of a section of a type, the main one first. */
     public List<TubePoint> points(String type, Section section) {
         return points.getOrDefault(bare(type), List.of()).stream().filter(point -> belongs(point.kind(), section)).toList();

@@ -106,7 +106,7 @@ final class DcPaths {
         } else if (card.kind().equals("selenium")) {
             rectifiers.add(new Rectifier(part, part.nodes().get(0), part.nodes().get(1)));
         } else if (!card.kind().equals("lamp")) {
-            Section.of(TubeData.suffix(card.model()), card.nodes().size()).ifPresent(section -> addTube(set, part, section));
+            TubeData.shipped().section(card.model(), card.nodes().size()).ifPresent(section -> addTube(set, part, section));
         }
     }
 

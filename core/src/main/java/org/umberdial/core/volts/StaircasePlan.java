@@ -52,6 +52,9 @@ final class StaircasePlan {
     Staircase staircase(double lineVolts) {
         List<Staircase.Tread> treads = new ArrayList<>();
         for (TestPoint point : model.set().testPoints()) {
+            if (model.set().usualKind(point.node()) == org.umberdial.core.reading.ReadingKind.AC) {
+                continue; // The stair shows the DC supply; AC points stand in the list.
+            }
             double healthy = Math.abs(model.healthyVolts(point.node(), lineVolts).orElse(0));
             treads.add(new Staircase.Tread(point.node(), depth(point.node()), healthy < NEAR_VOLTS));
         }

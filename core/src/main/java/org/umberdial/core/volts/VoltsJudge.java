@@ -58,7 +58,7 @@ public final class VoltsJudge {
         lookUpstream();
         lookDownstream();
         List<Finding> findings = findings();
-        List<PointVerdict> points = set.testPoints().stream().map(this::verdict).toList();
+        List<PointVerdict> points = set.testPoints().stream().map(point -> AcPoint.judge(set, point, log, policy, bench).orElseGet(() -> verdict(point))).toList();
         return new VoltsReport(points, branches(), findings, plan.staircase(bench.lineVolts()), NextRules.choose(set, points, findings));
     }
 

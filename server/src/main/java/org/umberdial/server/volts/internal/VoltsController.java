@@ -56,7 +56,7 @@ class VoltsController {
 
     record ReadingView(String id, double value, String text, double lineVolts, String meter, @Schema(nullable = true) Double minutesOn, Instant takenAt, String author) {}
 
-    record PointView(String node, String name, String hint, @Schema(nullable = true) Double expected, String expectedText, String bandText, double band, Verdict verdict, String reason, List<String> arithmetic, @Schema(nullable = true) ReadingView reading) {}
+    record PointView(String node, String name, String hint, ReadingKind kind, @Schema(nullable = true) Double expected, String expectedText, String bandText, double band, Verdict verdict, String reason, List<String> arithmetic, @Schema(nullable = true) ReadingView reading) {}
 
     record BranchView(String part, String description, String ohms, String from, String to, String fromName, String toName, String volts, String amperes, String watts, String rated, boolean strained) {}
 
@@ -113,10 +113,10 @@ class VoltsController {
         List<Reading> standing = new ArrayList<>(readings.log(caller.shopId(), set.id()).standing());
         standing.add(reading);
         PointVerdict verdict = VoltsJudge.judge(set.set(), new ReadingLog(standing), policy, bench).points().stream().filter(p -> p.point().node().equals(entry.subject())).findFirst().orElseThrow();
-        boolean judged = entry.kind() == ReadingKind.DC && entry.lifted().isEmpty();
+        boolean judged = entry.kind() == set.set().usualKind(entry.subject()) && entry.lifted().isEmpty();
         String lifted = entry.lifted().isEmpty() ? "" : " with " + entry.lifted() + " lifted";
         String against = entry.reference().equals("0") ? "" : " to " + set.set().nameOf(entry.reference());
-        return new PreviewView(entry.subject(), set.set().nameOf(entry.subject()) + against, value + " " + entry.kind().label() + lifted, judged ? verdict.verdict() : Verdict.NO_EXPECTATION, judged ? verdict.reason() : entry.lifted().isEmpty() ? "Kept in the log; only DC is judged here." : "Kept as evidence about " + entry.lifted() + ".", false, question);
+        return new PreviewView(entry.subject(), set.set().nameOf(entry.subject()) + against, value + " " + entry.kind().label() + lifted, judged ? verdict.verdict() : Verdict.NO_EXPECTATION, judged ? verdict.reason() : entry.lifted().isEmpty() ? "Kept in the log; the sheet has no such figure here to judge it by." : "Kept as evidence about " + entry.lifted() + ".", false, question);
     }
 
     @PostMapping("/readings")
@@ -167,7 +167,7 @@ class VoltsController {
         Optional<Reading> last = log.standing().stream().reduce((a, b) -> b);
         return new VoltsView(
                 set.id(), set.label().title(), set.label().ticket(), set.label().place(), set.set().construction().label(), set.set().construction().danger(), set.set().construction().liveChassis(), conditions,
-                report.points().stream().map(VoltsController::point).toList(),
+                report.points().stream().map(p -> point(set, p)).toList(),
                 report.staircase(),
                 report.branches().stream().map(b -> branch(set, b)).toList(),
                 report.findings().stream().map(f -> finding(set, f)).toList(),
@@ -177,9 +177,9 @@ class VoltsController {
                 last.map(r -> r.kind() == ReadingKind.OHMS ? r.subject() : set.set().nameOf(r.subject())).orElse(""));
     }
 
-    private static PointView point(PointVerdict p) {
+    private static PointView point(StoredSet set, PointVerdict p) {
         Double expected = p.expected().isPresent() ? p.expected().getAsDouble() : null;
-        return new PointView(p.point().node(), p.point().name(), p.point().hint(), expected, expected == null ? "" : Engineering.print(expected, Unit.VOLT), expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V", p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
+        return new PointView(p.point().node(), p.point().name(), p.point().hint(), set.set().usualKind(p.point().node()), expected, expected == null ? "" : Engineering.print(expected, Unit.VOLT), expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V", p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
     }
 
     private static ReadingView reading(Reading r) {
