@@ -2,7 +2,10 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { ask, http, orThrow } from '../api/client'
+import { ref } from 'vue'
 import BenchHeader from '../bench/BenchHeader.vue'
+import LabelDialog from '../bench/LabelDialog.vue'
+import AppButton from '../ui/AppButton.vue'
 import { useShop } from '../ui/useShop'
 import FileTransfer from './FileTransfer.vue'
 import PartsPanel from './PartsPanel.vue'
@@ -13,12 +16,16 @@ const props = defineProps<{ setId: string }>()
 const { say } = useShop()
 const doors = useCircuit(() => props.setId)
 const { circuit, error } = doors
+const labelling = ref(false)
 const set = useQuery({ queryKey: ['circuit', () => props.setId, 'label'], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}', { params: { path: { setId: props.setId } } }))) })
 </script>
 
 <template>
   <div v-if="circuit && set.data.value" class="flex min-h-full flex-col">
-    <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="set.data.value.constructionLabel" />
+    <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="[set.data.value.constructionLabel, set.data.value.ticket && `ticket ${set.data.value.ticket}`, set.data.value.place].filter(Boolean).join(' · ')">
+      <AppButton @click="labelling = true">Title, place, waits for…</AppButton>
+    </BenchHeader>
+    <LabelDialog :open="labelling" :set="set.data.value" @close="labelling = false" />
     <TabGroup as="div" class="px-6 py-2">
       <TabList class="flex gap-1 border-b border-line">
         <Tab v-for="(tab, i) in [`Parts (${circuit.parts.length})`, `Points and sheet (${circuit.testPoints.length})`, 'Files']" :key="i" v-slot="{ selected }" as="template">

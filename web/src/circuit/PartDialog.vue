@@ -31,6 +31,11 @@ async function add() {
   if (answer.kind === 'failed') problem.value = answer.problem
   else value.value = source.value = ''
 }
+async function decide(exact: string, label: string) {
+  if (!props.part) return
+  const answer = await props.doors.addValue({ id: crypto.randomUUID(), reference: props.part.reference, origin: 'DECIDED', value: exact, source: `as ${label}` })
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+}
 async function remove() {
   if (!props.part) return
   const answer = await props.doors.removePart(props.part.reference)
@@ -47,7 +52,7 @@ async function remove() {
       <template v-if="part.hasValue">
         <h3 class="mt-4 mb-1 text-sm text-soft">Every value known for it</h3>
         <ul>
-          <li v-for="(known, i) in part.values" :key="i" class="grid grid-cols-[8rem_8rem_1fr] border-t border-line py-1.5"><span>{{ known.label }}</span><span class="font-figures font-semibold">{{ known.text }}</span><span class="text-soft">{{ known.source }}</span></li>
+          <li v-for="(known, i) in part.values" :key="i" class="grid grid-cols-[8rem_8rem_1fr_auto] items-center border-t border-line py-1"><span>{{ known.label }}</span><span class="font-figures font-semibold">{{ say(known.text) }}</span><span class="text-soft">{{ known.source }}</span><AppButton v-if="part.conflict" look="quiet" :aria-label="`Decide for ${known.text}, ${known.label}`" @click="decide(known.exact, known.label)">This one holds</AppButton></li>
         </ul>
         <form class="mt-3 flex flex-wrap items-start gap-4" @submit.prevent="add">
           <ChoiceField v-model="origin" label="One more, from" :options="origins" />

@@ -57,7 +57,7 @@ async function take() {
       <TextField v-model="form.waitsFor" label="Waits for" wide hint="Parts on order, the owner's word, its turn" />
       <div>
         <label for="deck" class="mb-1 block text-sm text-soft">Circuit as a SPICE deck, if there is one</label>
-        <input id="deck" type="file" accept=".cir,.net,.sp,.spice,.txt" class="min-h-11" @change="deck = ($event.target as HTMLInputElement).files?.[0] ?? null" />
+        <input id="deck" type="file" accept=".cir,.net,.sp,.spice,.txt" class="min-h-11 text-soft file:mr-3 file:min-h-11 file:rounded file:border file:border-line file:bg-raised file:px-4 file:font-semibold file:text-ink" @change="deck = ($event.target as HTMLInputElement).files?.[0] ?? null" />
       </div>
       <ProblemNote :problem="problem" />
       <div class="flex gap-3">

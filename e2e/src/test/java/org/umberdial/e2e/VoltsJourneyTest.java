@@ -168,6 +168,22 @@ class VoltsJourneyTest {
     }
 
     @Test
+    void disputedValue_isDecided_andASetIsRelabelled() {
+        Page page = page(BROWN + "/circuit");
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Values that disagree")).getByRole(AriaRole.BUTTON).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decide for 10.0 nF, sheet")).click();
+        assertThat(page.getByText("as sheet")).isVisible();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done")).click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Values that disagree"))).hasCount(0);
+        page.getByText("Title, place, waits for").click();
+        page.getByLabel("Waits for").fill("a new coupling capacitor");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep").setExact(true)).last().click();
+        assertThat(page.getByLabel("Waits for")).hasCount(0);
+        page.navigate(application.address("/"));
+        assertThat(page.getByText("a new coupling capacitor")).isVisible();
+    }
+
+    @Test
     void otherVocabulary_changesTheLabels() {
         Page page = page("/house");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words")).click();

@@ -113,8 +113,11 @@ class ReadingsTest {
         assertEquals("v4_plate", preview.get("subject").asString());
         assertEquals("BAD", preview.get("verdict").asString());
         JsonNode part = RunningServer.post("/api/sets/" + set + "/reading-previews", "{\"text\":\"R11 4k7\",\"node\":\"\"}").json();
+        RunningServer.post("/api/sets/" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"V4 grid 6.9\",\"node\":\"\",\"confirmed\":false,\"takenAt\":null,\"note\":\"\"}");
+        assertTrue(RunningServer.post("/api/sets/" + set + "/reading-previews", "{\"text\":\"V4 grid 0.02 C4 lifted\",\"node\":\"\"}").text().contains("proves C4 leaky"));
+        assertTrue(RunningServer.post("/api/sets/" + set + "/reading-previews", "{\"text\":\"V4 grid 6.8 C4 lifted\",\"node\":\"\"}").text().contains("clears C4"));
         assertTrue(part.get("part").asBoolean());
         assertEquals("BAD", part.get("verdict").asString());
-        assertEquals(0, log(set).size());
+        assertEquals(1, log(set).size());
     }
 }

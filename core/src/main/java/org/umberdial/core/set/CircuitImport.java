@@ -23,7 +23,7 @@ public final class CircuitImport {
     /** Test points at the nodes of {@code *TP}; each takes its node as id. */
     public static List<TestPoint> testPoints(Deck deck) {
         List<TestPoint> points = new ArrayList<>();
-        for (String node : deck.testPoints().stream().distinct().toList()) {
+        for (String node : deck.testPoints().stream().distinct().filter(node -> !node.equals("0")).toList()) {
             points.add(named(deck, node));
         }
         return List.copyOf(points);

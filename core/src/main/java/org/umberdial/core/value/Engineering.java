@@ -13,6 +13,9 @@ public final class Engineering {
 
     /** For example {@code 4.70 kΩ}, {@code 47.0 nF}, {@code −7.30 V}, {@code open} for infinite ohms. */
     public static String print(double value, Unit unit) {
+        if (Double.isNaN(value)) {
+            return "unknown " + unit.symbol();
+        }
         if (Double.isInfinite(value)) {
             return unit == Unit.OHM ? "open" : (value < 0 ? "−∞ " : "∞ ") + unit.symbol();
         }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
+import org.ejml.dense.row.MatrixFeatures_DDRM;
 
 /**
  * What some nodes' deviations from the healthy set, taken as given, imply for all others: δ = Z_P (Z_PP)⁻¹ δ_P, with
@@ -28,7 +29,8 @@ final class Deviations {
             }
         }
         DMatrixRMaj candidate = new DMatrixRMaj(n, n);
-        boolean solvable = n > 0 && CommonOps_DDRM.invert(own, candidate);
+        // Two given nodes that are as good as one leave nothing to solve for; then nothing is implied.
+        boolean solvable = n > 0 && CommonOps_DDRM.invert(own, candidate) && !MatrixFeatures_DDRM.hasUncountable(candidate);
         inverse = solvable ? candidate : new DMatrixRMaj(n, n);
         currents = times(given.stream().mapToDouble(givenVolts::get).toArray());
     }

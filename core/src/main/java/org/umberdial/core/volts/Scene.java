@@ -41,7 +41,7 @@ record Scene(StageModel model, Probed point, Deviations held, double off, double
      */
     OptionalDouble neededAmperes(String from, String into) {
         double response = held.responseOhms(node(), from, into);
-        return Math.abs(response) < 1e-3 ? OptionalDouble.empty() : OptionalDouble.of(off / response);
+        return Math.abs(response) < 1e-3 || !Double.isFinite(off / response) ? OptionalDouble.empty() : OptionalDouble.of(off / response);
     }
 
     /**

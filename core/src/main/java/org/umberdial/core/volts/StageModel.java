@@ -33,6 +33,9 @@ public final class StageModel {
     /** Total current when the sheet gives no drop to reckon it from. */
     private static final double USUAL_SUPPLY_AMPERES = 0.05;
 
+    /** A battery or bench supply; not ideal, so that two in parallel are no contradiction. */
+    private static final double CELL_OHMS = 0.01;
+
     /** Current follows V^1.5 in a space-charge-limited tube, so a screen's slope resistance is V / (1.5 I). */
     private static final double SPACE_CHARGE_POWER = 1.5;
 
@@ -122,7 +125,7 @@ public final class StageModel {
         LinearNetwork network = new LinearNetwork();
         set.testPoints().forEach(point -> network.node(point.node()));
         paths.paths.forEach(path -> network.resistor(path.a(), path.b(), path.ohms()));
-        paths.cells.forEach(cell -> network.voltageSource(cell.nodes().get(0), cell.nodes().get(1), 0));
+        paths.cells.forEach(cell -> network.resistor(cell.nodes().get(0), cell.nodes().get(1), CELL_OHMS));
         for (DcPaths.Stage stage : paths.stages) {
             stampStage(network, stage, shown);
         }

@@ -31,6 +31,11 @@ import org.umberdial.server.sets.internal.SetTables;
 /** The shop's sets: their labels, circuits, test points and sheets. */
 @Service
 public class SetService {
+    /** Five times the largest home set; beyond it each verdict would take seconds. */
+    private static final int MOST_NODES = 400;
+
+    private static final int LONGEST_MODES = 200;
+
     private final SetTables tables;
     private final Clock clock;
 
@@ -109,6 +114,7 @@ public class SetService {
     @Transactional
     public StoredSet replaceCircuit(String shopId, String setId, Deck deck) {
         set(shopId, setId);
+        checkSize(deck);
         tables.replaceCircuit(shopId, setId, deck.cards().stream().collect(Collectors.toMap(Card::reference, DeckWriter::line, (a, b) -> b, LinkedHashMap::new)), deck.sockets(), modelLines(deck), deck.modes());
         if (!deck.testPoints().isEmpty()) {
             Map<String, TestPoint> named = tables.testPoints(shopId, setId).stream().collect(Collectors.toMap(TestPoint::node, point -> point));
@@ -116,6 +122,15 @@ public class SetService {
         }
         tables.touch(shopId, setId, clock.instant());
         return set(shopId, setId);
+    }
+
+    private static void checkSize(Deck deck) {
+        if (deck.nodes().size() > MOST_NODES) {
+            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "The circuit has " + deck.nodes().size() + " nodes; up to " + MOST_NODES + " are taken. Leave out what carries no DC.");
+        }
+        if (String.join(" ", deck.modes()).length() > LONGEST_MODES) {
+            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "The names of the modes are too long together; up to " + LONGEST_MODES + " characters are taken.");
+        }
     }
 
     private static String modelLines(Deck deck) {
@@ -137,7 +152,9 @@ public class SetService {
             throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "Write one part: reference, nodes, value, as in R7 filter_2 v3_plate 470k ; kind=carbon tol=20 watt=0.5.").at("line");
         }
         tables.putPart(shopId, setId, one.cards().get(0).reference(), DeckWriter.line(one.cards().get(0)));
-        return set(shopId, setId);
+        StoredSet changed = set(shopId, setId);
+        checkSize(changed.deck());
+        return changed;
     }
 
     @Transactional

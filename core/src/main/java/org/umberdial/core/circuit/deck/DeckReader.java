@@ -18,6 +18,9 @@ public final class DeckReader {
     private static final int LARGEST = 20_000;
 
     private static final int MOST_FAULTS = 50;
+
+    /** References, nodes, types and modes; also what the database holds. */
+    private static final int LONGEST_NAME = 40;
     private static final Set<String> PASSED_OVER = Set.of(".tran", ".op", ".print", ".plot", ".meas", ".measure", ".options", ".option", ".save", ".ic", ".nodeset", ".temp", ".ac", ".dc", ".probe", ".backanno");
     private static final Pattern KEY = Pattern.compile("([A-Za-z_][A-Za-z_0-9]*)=(\"[^\"]*\"|\\S+)");
     private static final Pattern SIN = Pattern.compile("SIN\\s*\\(([^)]*)\\)", Pattern.CASE_INSENSITIVE);
@@ -137,10 +140,20 @@ public final class DeckReader {
     private void readComment(Numbered line, String text) {
         String[] words = text.split("\\s+");
         switch (words[0].toUpperCase(Locale.ROOT)) {
+            case "*TP", "*MODES", "*PINS" -> readStructured(line, words);
+            default -> { }
+        }
+    }
+
+    private void readStructured(Numbered line, String[] words) {
+        if (Arrays.stream(words).anyMatch(word -> word.length() > LONGEST_NAME)) {
+            fault(line, words[0] + " holds a name of more than " + LONGEST_NAME + " characters; shorten it.");
+            return;
+        }
+        switch (words[0].toUpperCase(Locale.ROOT)) {
             case "*TP" -> Arrays.stream(words).skip(1).map(DeckReader::node).forEach(testPoints::add);
             case "*MODES" -> modes.addAll(Arrays.asList(words).subList(1, words.length));
-            case "*PINS" -> readPins(line, words);
-            default -> { }
+            default -> readPins(line, words);
         }
     }
 
@@ -149,10 +162,14 @@ public final class DeckReader {
             fault(line, "*PINS needs the socket, the tube type and pins, as in *PINS V4 50C5 1=v4_cathode 2=v4_grid.");
             return;
         }
+        if (words[1].length() > 20) {
+            fault(line, "the socket name " + words[1] + " is too long; write it like V4.");
+            return;
+        }
         Map<String, String> pins = new LinkedHashMap<>();
         for (String word : Arrays.asList(words).subList(3, words.length)) {
             int equals = word.indexOf('=');
-            if (equals < 1 || equals == word.length() - 1) {
+            if (equals < 1 || equals > 10 || equals == word.length() - 1) {
                 fault(line, "“" + word + "” is no pin; write pin=node, as in 1=v4_cathode.");
             } else {
                 pins.put(word.substring(0, equals).toLowerCase(Locale.ROOT), node(word.substring(equals + 1)));
@@ -201,6 +218,10 @@ public final class DeckReader {
         char letter = Character.toUpperCase(reference.charAt(0));
         if ("RCLKVIDX".indexOf(letter) < 0 || reference.length() < 2) {
             fault(line, "“" + reference + "” is no part line; a part begins with R, C, L, K, V, I, D or X and a name, as in R7.");
+            return;
+        }
+        if (Arrays.stream(body.split("\\s+")).anyMatch(word -> word.length() > LONGEST_NAME)) {
+            fault(line, reference.substring(0, Math.min(12, reference.length())) + ": a name or value has more than " + LONGEST_NAME + " characters; shorten it.");
             return;
         }
         Integer before = lineOf.putIfAbsent(reference.toUpperCase(Locale.ROOT), line.number);

@@ -48,7 +48,8 @@ class SetController {
     /** Line as typed; {@code switchedOn} starts or stops the clock. */
     record ConditionsEdit(@NotBlank String lineVolts, @Schema(nullable = true) UUID instrumentId, @NotNull String mode, @Schema(nullable = true) Instant switchedOnAt) {}
 
-    record ValueView(ValueOrigin origin, String label, String text, String source) {}
+    /** {@code exact} reads back as the same value. */
+    record ValueView(ValueOrigin origin, String label, String text, String exact, String source) {}
 
     record PartView(String reference, String kind, String description, List<String> nodes, String line, boolean hasValue, String working, double tolerancePercent, String rating, List<ValueView> values, @Schema(nullable = true) String conflict) {}
 
@@ -133,6 +134,12 @@ class SetController {
         if (set.set().pointAt(edit.node).isEmpty()) {
             throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "There is no test point at “" + edit.node + "”; add the point first.").at("node");
         }
+        if (!edit.reference.equals("0") && set.set().pointAt(edit.reference).isEmpty()) {
+            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "There is no test point at “" + edit.reference + "” to measure against; 0 is the chassis or minus rail.").at("reference");
+        }
+        if (!edit.mode.isEmpty() && !set.set().modes().contains(edit.mode)) {
+            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + edit.mode + "” is no mode of this set.").at("mode");
+        }
         Optional<Meter> meter = edit.meter.isBlank() ? Optional.empty() : Optional.of(meter(edit.meter));
         double line = typed(caller, edit.lineVolts, Unit.VOLT, "lineVolts");
         new Bench(line, Optional.empty(), 0, "");
@@ -178,12 +185,16 @@ class SetController {
                 set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode())).toList());
     }
 
+    private static String exact(double value, Unit unit) {
+        return java.math.BigDecimal.valueOf(unit == Unit.FARAD ? value * 1e12 : value).stripTrailingZeros().toPlainString() + (unit == Unit.FARAD ? "p" : "");
+    }
+
     private static PartView part(Part part) {
         boolean hasValue = "RCL".indexOf(part.card().letter()) >= 0;
         String working = part.unit().flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit))).orElse(part.card().model());
         String volts = part.ratingVolts().map(v -> Engineering.print(v, Unit.VOLT)).orElse("");
         String watts = part.ratingWatts().map(w -> Engineering.print(w, Unit.WATT)).orElse("");
-        List<ValueView> values = part.unit().map(unit -> part.values().stream().map(v -> new ValueView(v.origin(), v.origin().label(), Engineering.print(v.value(), unit), v.source())).toList()).orElse(List.of());
+        List<ValueView> values = part.unit().map(unit -> part.values().stream().map(v -> new ValueView(v.origin(), v.origin().label(), Engineering.print(v.value(), unit), exact(v.value(), unit), v.source())).toList()).orElse(List.of());
         return new PartView(part.reference(), part.card().kind(), part.description(), part.nodes(), DeckWriter.line(part.card()), hasValue, working, part.tolerance().percent(), (volts + " " + watts).strip(), values, part.conflict().orElse(null));
     }
 }

@@ -112,11 +112,22 @@ class VoltsController {
         Reading reading = readings.reading(UUID.randomUUID().toString(), entry, set, bench, Optional.empty());
         List<Reading> standing = new ArrayList<>(readings.log(caller.shopId(), set.id()).standing());
         standing.add(reading);
-        PointVerdict verdict = VoltsJudge.judge(set.set(), new ReadingLog(standing), policy, bench).points().stream().filter(p -> p.point().node().equals(entry.subject())).findFirst().orElseThrow();
+        VoltsReport report = VoltsJudge.judge(set.set(), new ReadingLog(standing), policy, bench);
+        PointVerdict verdict = report.points().stream().filter(p -> p.point().node().equals(entry.subject())).findFirst().orElseThrow();
         boolean judged = entry.kind() == set.set().usualKind(entry.subject()) && entry.lifted().isEmpty();
         String lifted = entry.lifted().isEmpty() ? "" : " with " + entry.lifted() + " lifted";
         String against = entry.reference().equals("0") ? "" : " to " + set.set().nameOf(entry.reference());
-        return new PreviewView(entry.subject(), set.set().nameOf(entry.subject()) + against, value + " " + entry.kind().label() + lifted, judged ? verdict.verdict() : Verdict.NO_EXPECTATION, judged ? verdict.reason() : entry.lifted().isEmpty() ? "Kept in the log; the sheet has no such figure here to judge it by." : "Kept as evidence about " + entry.lifted() + ".", false, question);
+        return new PreviewView(entry.subject(), set.set().nameOf(entry.subject()) + against, value + " " + entry.kind().label() + lifted, judged ? verdict.verdict() : Verdict.NO_EXPECTATION, judged ? verdict.reason() : entry.lifted().isEmpty() ? "Kept in the log; the sheet has no such figure here to judge it by." : evidence(report, entry), false, question);
+    }
+
+    /** What a reading with a part lifted would say of that part. */
+    private static String evidence(VoltsReport report, Entry entry) {
+        Optional<Suspect> suspect = report.findings().stream().filter(finding -> finding.node().equals(entry.subject())).flatMap(finding -> finding.suspects().stream()).filter(s -> s.part().equalsIgnoreCase(entry.lifted())).findFirst();
+        return suspect.map(s -> switch (s.standing()) {
+            case PROVEN -> "With " + s.part() + " lifted this point is right: that proves " + s.part() + " " + s.failure() + ".";
+            case CLEARED -> "As wrong as before with " + s.part() + " lifted: that clears " + s.part() + ".";
+            case OPEN -> "Better, but not right: " + s.part() + " may be part of it, not all.";
+        }).orElse("Kept as evidence about " + entry.lifted() + ".");
     }
 
     @PostMapping("/readings")
