@@ -5,9 +5,12 @@ import static org.umberdial.tables.Tables.SHOP;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.springframework.stereotype.Repository;
 import org.umberdial.core.policy.HousePolicy;
@@ -48,42 +51,29 @@ public class ShopTables {
     }
 
     public void insert(Shop shop, Instant now) {
-        HousePolicy policy = shop.policy();
-        db.insertInto(SHOP)
-                .set(SHOP.ID, shop.id())
-                .set(SHOP.NAME, shop.name())
-                .set(SHOP.TIME_ZONE, shop.timeZone().getId())
-                .set(SHOP.VOCABULARY, policy.vocabulary().name())
-                .set(SHOP.DECIMAL_SIGN, policy.decimalSign().name())
-                .set(SHOP.LINE_VOLTS, policy.lineVolts())
-                .set(SHOP.LINE_HERTZ, policy.lineHertz())
-                .set(SHOP.SPREAD, policy.spread())
-                .set(SHOP.DOUBT_MARGIN, policy.doubtMargin())
-                .set(SHOP.GRID_RISE_VOLTS, policy.gridRiseVolts())
-                .set(SHOP.WATTS_MARGIN, policy.wattsMargin())
-                .set(SHOP.DRIFT_FRACTION, policy.driftFraction())
-                .set(SHOP.CREATED_AT, now)
-                .execute();
+        db.insertInto(SHOP).set(cells(shop)).set(SHOP.ID, shop.id()).set(SHOP.CREATED_AT, now).execute();
     }
 
+    /** Whether the shop still had the version that was changed. */
     public boolean update(Shop shop) {
+        return db.update(SHOP).set(cells(shop)).set(SHOP.VERSION, shop.version() + 1).where(SHOP.ID.eq(shop.id()), SHOP.VERSION.eq(shop.version())).execute() == 1;
+    }
+
+    private static Map<Field<?>, Object> cells(Shop shop) {
         HousePolicy policy = shop.policy();
-        return db.update(SHOP)
-                        .set(SHOP.NAME, shop.name())
-                        .set(SHOP.TIME_ZONE, shop.timeZone().getId())
-                        .set(SHOP.VOCABULARY, policy.vocabulary().name())
-                        .set(SHOP.DECIMAL_SIGN, policy.decimalSign().name())
-                        .set(SHOP.LINE_VOLTS, policy.lineVolts())
-                        .set(SHOP.LINE_HERTZ, policy.lineHertz())
-                        .set(SHOP.SPREAD, policy.spread())
-                        .set(SHOP.DOUBT_MARGIN, policy.doubtMargin())
-                        .set(SHOP.GRID_RISE_VOLTS, policy.gridRiseVolts())
-                        .set(SHOP.WATTS_MARGIN, policy.wattsMargin())
-                        .set(SHOP.DRIFT_FRACTION, policy.driftFraction())
-                        .set(SHOP.VERSION, shop.version() + 1)
-                        .where(SHOP.ID.eq(shop.id()), SHOP.VERSION.eq(shop.version()))
-                        .execute()
-                == 1;
+        Map<Field<?>, Object> cells = new LinkedHashMap<>();
+        cells.put(SHOP.NAME, shop.name());
+        cells.put(SHOP.TIME_ZONE, shop.timeZone().getId());
+        cells.put(SHOP.VOCABULARY, policy.vocabulary().name());
+        cells.put(SHOP.DECIMAL_SIGN, policy.decimalSign().name());
+        cells.put(SHOP.LINE_VOLTS, policy.lineVolts());
+        cells.put(SHOP.LINE_HERTZ, policy.lineHertz());
+        cells.put(SHOP.SPREAD, policy.spread());
+        cells.put(SHOP.DOUBT_MARGIN, policy.doubtMargin());
+        cells.put(SHOP.GRID_RISE_VOLTS, policy.gridRiseVolts());
+        cells.put(SHOP.WATTS_MARGIN, policy.wattsMargin());
+        cells.put(SHOP.DRIFT_FRACTION, policy.driftFraction());
+        return cells;
     }
 
     public List<Instrument> instruments(String shopId) {
