@@ -9,14 +9,15 @@ const props = defineProps<{ point: Schemas['CircuitPoint']; sheet: readonly Sche
 defineEmits<{ up: []; remove: [] }>()
 
 const here = computed(() => props.sheet.find((v) => v.kind === props.conditions.kind && v.reference === '0' && v.mode === props.conditions.mode))
+const shown = computed(() => (here.value ? props.say(String(here.value.value)) : ''))
 const text = ref('')
 const saved = ref(false)
 const problem = ref<Problem | null>(null)
-watch(here, (value) => { text.value = value ? String(value.value) : '' }, { immediate: true })
+watch(shown, (value) => { text.value = value }, { immediate: true })
 
 async function save() {
   saved.value = false
-  if (text.value.trim() === (here.value ? String(here.value.value) : '')) return
+  if (text.value.trim() === shown.value) return
   const answer = await props.doors.putSheet({ node: props.point.node, reference: '0', value: text.value, ...props.conditions })
   problem.value = answer.kind === 'failed' ? answer.problem : null
   saved.value = answer.kind === 'ready'

@@ -11,7 +11,9 @@ const instruments = useQuery({ queryKey: ['instruments'], queryFn: () => orThrow
 const meters = computed(() => [{ id: '', name: 'no correction' }, ...(instruments.data.value ?? []).filter((i) => !i.retired || i.id === props.conditions.instrumentId).map((i) => ({ id: i.id, name: `${i.name}, ${i.meter}` }))])
 const line = ref('')
 const problem = ref<Problem | null>(null)
-watch(() => props.conditions.lineVolts, (volts) => { line.value = String(volts) }, { immediate: true })
+/** As the shop writes it; two decimals, since three could be read as a thousands group. */
+const shown = computed(() => props.say(String(Number(props.conditions.lineVolts.toFixed(2)))))
+watch(shown, (text) => { line.value = text }, { immediate: true })
 
 const now = ref(Date.now())
 useIntervalFn(() => { now.value = Date.now() }, 5_000)
@@ -23,7 +25,7 @@ async function change(edit: Partial<Schemas['ConditionsEdit']>) {
   problem.value = answer.kind === 'failed' ? (answer.problem ?? null) : null
 }
 function lineLeft() {
-  if (line.value !== String(props.conditions.lineVolts)) void change({})
+  if (line.value !== shown.value) void change({})
 }
 const meter = computed({ get: () => props.conditions.instrumentId ?? '', set: (id: string) => void change({ instrumentId: id || null }) })
 const mode = computed({ get: () => props.conditions.mode, set: (chosen: string) => void change({ mode: chosen }) })

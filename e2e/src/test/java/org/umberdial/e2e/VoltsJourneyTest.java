@@ -188,14 +188,23 @@ class VoltsJourneyTest {
         Page page = page("/house");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words")).click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("valve"))).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decimal sign")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("comma"))).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy")).click();
         assertThat(page.getByText("Every verdict was computed anew")).isVisible();
         page.navigate(application.address(BROWN + "/volts"));
         assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("V4 anode");
-        assertThat(page.getByLabel("mains", new Page.GetByLabelOptions().setExact(true))).isVisible();
+        assertThat(page.getByLabel("mains", new Page.GetByLabelOptions().setExact(true))).hasValue("121,4");
+        page.locator("#entry").fill("V3 anode 46,8");
+        assertThat(page.locator("#entry-says")).containsText("46,8 V");
+        page.locator("#entry").fill("4,700");
+        assertThat(page.locator("#entry-says")).containsText("could be 4700 or 4,7");
+        page.locator("#entry").fill("");
         page.navigate(application.address("/house"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words")).click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("tube"))).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decimal sign")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("point"))).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy")).click();
         assertThat(page.getByText("Every verdict was computed anew")).isVisible();
     }
