@@ -15,6 +15,7 @@ import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.tube.Electrode;
+import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubePoint;
 import org.umberdial.core.value.Ohms;
@@ -141,7 +142,7 @@ public final class StageModel {
         Optional<TubePoint> point = TubeData.shipped().mainPoint(stage.part().card().model(), stage.section());
         String plate = stage.nodes().get(Electrode.PLATE);
         String cathode = stage.nodes().get(Electrode.CATHODE);
-        String grid = stage.nodes().get(stage.section() == org.umberdial.core.tube.Section.HEPTODE ? Electrode.GRID3 : Electrode.GRID);
+        String grid = signalGrid(stage);
         point.map(TubePoint::plateOhms).filter(OptionalDouble::isPresent).ifPresent(ohms -> stampResistor(network, plate, cathode, ohms.getAsDouble()));
         point.map(TubePoint::transconductanceSiemens).filter(OptionalDouble::isPresent).ifPresent(gm -> {
             network.transconductance(plate, cathode, grid, cathode, gm.getAsDouble());
@@ -156,16 +157,21 @@ public final class StageModel {
             return;
         }
         String cathode = stage.nodes().get(Electrode.CATHODE);
-        String grid = stage.nodes().get(stage.section() == org.umberdial.core.tube.Section.HEPTODE ? Electrode.GRID3 : Electrode.GRID);
+        String grid = signalGrid(stage);
         double published = point.screenVolts().getAsDouble();
         double volts = Math.max(5, shown.getOrDefault(screen, published));
         double amperes = point.screenAmperes().getAsDouble() * Math.pow(volts / published, SPACE_CHARGE_POWER);
         stampResistor(network, screen, cathode, volts / (SPACE_CHARGE_POWER * amperes));
         double share = point.plateAmperes().isPresent() && point.plateAmperes().getAsDouble() > 0 ? point.screenAmperes().getAsDouble() / point.plateAmperes().getAsDouble() : 0.2;
         // A heptode's signal grid turns current over to the screen instead of drawing more of it.
-        network.transconductance(screen, cathode, grid, cathode, plateSlope * (stage.section() == org.umberdial.core.tube.Section.HEPTODE ? -share / 4 : share));
+        network.transconductance(screen, cathode, grid, cathode, plateSlope * (stage.section() == Section.HEPTODE ? -share / 4 : share));
         // The screen governs the plate current as it governs its own.
         network.transconductance(stage.nodes().get(Electrode.PLATE), cathode, screen, cathode, SPACE_CHARGE_POWER * amperes / volts / Math.max(0.05, share));
+    }
+
+    /** The grid that governs the plate: of a heptode the signal grid, since its first one oscillates. */
+    private static String signalGrid(DcPaths.Stage stage) {
+        return stage.nodes().get(stage.section() == Section.HEPTODE ? Electrode.GRID3 : Electrode.GRID);
     }
 
     private static void stampResistor(LinearNetwork network, String a, String b, double ohms) {

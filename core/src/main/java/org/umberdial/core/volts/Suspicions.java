@@ -86,10 +86,13 @@ final class Suspicions {
                 .orElse(Suspect.Standing.OPEN);
     }
 
-    /** With the part lifted the point is right again: proven. As wrong as before: cleared. */
+    /**
+     * With the part lifted the point is right again: proven. As wrong as before: cleared. A test older than the reading it
+     * is to explain says nothing: the part may have been replaced in between.
+     */
     private Suspect.Standing byLifting(SuspicionRule.Guess guess, Scene scene) {
         return log.of(scene.node(), ReadingKind.DC, scene.point().reading.mode())
-                .filter(reading -> reading.lifted().equalsIgnoreCase(guess.part()))
+                .filter(reading -> reading.lifted().equalsIgnoreCase(guess.part()) && !reading.takenAt().isBefore(scene.point().reading.takenAt()))
                 .reduce((first, second) -> second)
                 .map(reading -> standing(reading, scene))
                 .orElse(Suspect.Standing.OPEN);

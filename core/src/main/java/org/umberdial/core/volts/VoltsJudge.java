@@ -222,8 +222,7 @@ public final class VoltsJudge {
         for (DcPaths.Path path : model.paths().paths) {
             OptionalDouble a = read(path.a());
             OptionalDouble b = read(path.b());
-            boolean resistor = path.part().card().letter() == 'R' && path.isResistor();
-            if (resistor && a.isPresent() && b.isPresent() && (probed.containsKey(path.a()) || probed.containsKey(path.b()))) {
+            if (path.isResistor() && a.isPresent() && b.isPresent() && (probed.containsKey(path.a()) || probed.containsKey(path.b()))) {
                 branches.add(branch(path, a.getAsDouble(), b.getAsDouble()));
             }
         }

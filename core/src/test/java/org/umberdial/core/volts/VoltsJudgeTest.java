@@ -92,6 +92,12 @@ class VoltsJudgeTest {
     }
 
     @Test
+    void testOlderThanTheReading_provesNothing() {
+        Suspect again = first(judge(Sets.demo("table-set"), Sets.log(121.4, "10M", "v4_grid,6.9", "v4_grid,0.05,C4", "v4_grid,6.5"), 121.4), "v4_grid");
+        assertEquals(Suspect.Standing.OPEN, again.standing());
+    }
+
+    @Test
     void ohmsAboveTolerance_proveDrift() {
         Suspect dropper = first(judge(Sets.demo("table-set"), Sets.log(121.4, "10M", "filter_2,99", "screens,58", "R11,7300"), 121.4), "screens");
         assertEquals(Suspect.Standing.PROVEN, dropper.standing());
