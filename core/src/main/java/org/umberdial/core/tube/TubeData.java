@@ -3,40 +3,64 @@ package org.umberdial.core.tube;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
+import java.io.Reader;
+import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import org.umberdial.core.value.CsvLine;
+import org.umberdial.core.value.InvalidEntry;
 
-/** The published tube data that ships with the application. */
+/** Published tube data: what ships with the application, and what a shop has added to it. */
 public final class TubeData {
+    private static final double ORDINARY_WARM_UP_SECONDS = 14;
     private static final TubeData SHIPPED = load();
-    private static final Set<String> RECTIFIER_KINDS = Set.of("rectifier");
 
-    private final Map<String, List<TubePoint>> points;
+    private final Map<String, TubeType> types;
 
-    private TubeData(Map<String, List<TubePoint>> points) {
-        this.points = points;
+    private TubeData(Map<String, TubeType> types) {
+        this.types = types;
     }
 
     public static TubeData shipped() {
         return SHIPPED;
     }
 
+    /**
+     * This data and a shop's own rows, in the columns of {@code tube-points.csv}; a type named there replaces the shipped one.
+     *
+     * @throws InvalidEntry when a row has no type or section, or a cell that should be a number is not one
+     */
+    public TubeData with(String csv) {
+        Map<String, TubeType> merged = new LinkedHashMap<>(types);
+        merged.putAll(read(new StringReader(csv), Map.of()));
+        return new TubeData(merged);
+    }
+
+    public Collection<TubeType> types() {
+        return types.values();
+    }
+
+    /** @param type with or without a section suffix */
+    public Optional<TubeType> type(String type) {
+        return Optional.ofNullable(types.get(bare(type).toUpperCase(Locale.ROOT)));
+    }
+
     public boolean knows(String type) {
-        return points.containsKey(bare(type));
+        return type(type).isPresent();
     }
 
     /** Types that only rectify. */
     public boolean isRectifier(String type) {
-        return points.getOrDefault(bare(type), List.of()).stream().anyMatch(point -> RECTIFIER_KINDS.contains(point.kind()));
+        return type(type).filter(TubeType::isRectifier).isPresent();
     }
 
     /**
@@ -50,7 +74,7 @@ public final class TubeData {
 
     /** Every operating point of a section of a type, the main one first. */
     public List<TubePoint> points(String type, Section section) {
-        return points.getOrDefault(bare(type), List.of()).stream().filter(point -> belongs(point.kind(), section)).toList();
+        return type(type).map(TubeType::points).orElse(List.of()).stream().filter(point -> belongs(point.kind(), section)).toList();
     }
 
     /** The type's main published point of a section. */
@@ -81,40 +105,106 @@ public final class TubeData {
     }
 
     private static TubeData load() {
-        try (BufferedReader in = new BufferedReader(new InputStreamReader(TubeData.class.getResourceAsStream("tube-points.csv"), StandardCharsets.UTF_8))) {
-            List<String> header = CsvLine.split(in.readLine());
-            Map<String, List<TubePoint>> points = new LinkedHashMap<>();
+        Map<String, Map<String, String>> classes = new HashMap<>();
+        for (Map<String, String> row : rows(resource("tube-types.csv"))) {
+            classes.put(row.get("type"), row);
+        }
+        Map<String, TubeType> types = new LinkedHashMap<>(read(resource("tube-points.csv"), classes));
+        types.putAll(read(resource("tube-points-more.csv"), classes));
+        return new TubeData(types);
+    }
+
+    private static Reader resource(String name) {
+        return new InputStreamReader(TubeData.class.getResourceAsStream(name), StandardCharsets.UTF_8);
+    }
+
+    private static Map<String, TubeType> read(Reader source, Map<String, Map<String, String>> classes) {
+        Map<String, List<Map<String, String>>> byType = new LinkedHashMap<>();
+        for (Map<String, String> row : rows(source)) {
+            byType.computeIfAbsent(row.get("type").toUpperCase(Locale.ROOT), type -> new ArrayList<>()).add(row);
+        }
+        Map<String, TubeType> types = new LinkedHashMap<>();
+        byType.forEach((name, rows) -> types.put(name, type(name, rows, classes.getOrDefault(name, Map.of()))));
+        return types;
+    }
+
+    private static List<Map<String, String>> rows(Reader source) {
+        try (BufferedReader in = new BufferedReader(source)) {
+            List<String> header = CsvLine.split(Optional.ofNullable(in.readLine()).orElse(""));
+            List<Map<String, String>> rows = new ArrayList<>();
             for (String line = in.readLine(); line != null; line = in.readLine()) {
+                if (line.isBlank()) {
+                    continue;
+                }
                 List<String> cells = CsvLine.split(line);
                 Map<String, String> row = new HashMap<>();
                 for (int i = 0; i < header.size() && i < cells.size(); i++) {
-                    row.put(header.get(i), cells.get(i));
+                    row.put(header.get(i).strip(), cells.get(i).strip());
                 }
-                TubePoint point = point(row);
-                points.computeIfAbsent(point.type(), type -> new ArrayList<>()).add(point);
+                if (row.getOrDefault("type", "").isEmpty()) {
+                    throw new InvalidEntry(InvalidEntry.Code.EMPTY, "tube data, row " + (rows.size() + 2) + ": the column \"type\" is empty; give the type number.");
+                }
+                rows.add(row);
             }
-            return new TubeData(points);
+            return rows;
         } catch (IOException e) {
-            throw new UncheckedIOException("the shipped tube data cannot be read", e);
+            throw new UncheckedIOException("tube data cannot be read", e);
         }
+    }
+
+    private static TubeType type(String name, List<Map<String, String>> rows, Map<String, String> classes) {
+        Map<String, String> first = rows.get(0);
+        String seconds = classes.getOrDefault("seconds", "");
+        String sisters = classes.getOrDefault("sisters", "");
+        return new TubeType(
+                name,
+                cell(first, "heater_V", 1),
+                cell(first, "heater_A", 1),
+                first.getOrDefault("base", ""),
+                first.getOrDefault("pinout", ""),
+                limits(first),
+                classes.getOrDefault("warm_up", "indirect"),
+                seconds.isEmpty() ? ORDINARY_WARM_UP_SECONDS : Double.parseDouble(seconds),
+                cell(classes, "tap_fraction", 1),
+                sisters.isEmpty() ? List.of() : List.of(sisters.split(" ")),
+                rows.stream().map(TubeData::point).toList());
+    }
+
+    private static TubeLimits limits(Map<String, String> row) {
+        return new TubeLimits(
+                cell(row, "Pa_max_W", 1),
+                cell(row, "Va_max", 1),
+                cell(row, "rect_Idc_max_mA", 1e-3),
+                cell(row, "rect_Vac_rms_max", 1),
+                cell(row, "rect_drop_V", 1),
+                cell(row, "rect_drop_at_mA", 1e-3),
+                cell(row, "rect_C_max_uF", 1e-6),
+                cell(row, "rect_Rs_min_ohm", 1));
     }
 
     private static TubePoint point(Map<String, String> row) {
         return new TubePoint(
-                row.get("type").toUpperCase(java.util.Locale.ROOT),
-                row.get("section"),
-                row.get("point").isEmpty() ? 1 : Integer.parseInt(row.get("point")),
+                row.get("type").toUpperCase(Locale.ROOT),
+                row.getOrDefault("section", "").toLowerCase(Locale.ROOT),
+                (int) cell(row, "point", 1).orElse(1),
                 cell(row, "Va", 1),
                 cell(row, "Vg2", 1),
                 cell(row, "Vg1", 1),
+                cell(row, "Vg3", 1),
                 cell(row, "Ia_mA", 1e-3),
                 cell(row, "Ig2_mA", 1e-3),
+                cell(row, "Ig1_mA", 1e-3),
                 cell(row, "gm_mA_V", 1e-3),
-                cell(row, "rp_kohm", 1e3));
+                cell(row, "rp_kohm", 1e3),
+                cell(row, "mu", 1));
     }
 
     private static OptionalDouble cell(Map<String, String> row, String column, double factor) {
         String text = row.getOrDefault(column, "");
-        return text.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Double.parseDouble(text) * factor);
+        try {
+            return text.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Double.parseDouble(text) * factor);
+        } catch (NumberFormatException e) {
+            throw new InvalidEntry(InvalidEntry.Code.NOT_A_NUMBER, "tube data, type " + row.get("type") + ": \"" + text + "\" in column " + column + " is not a number; write it plainly, such as 1.2.");
+        }
     }
 }
