@@ -3,12 +3,14 @@ package org.umberdial.core.circuit.deck;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -21,8 +23,9 @@ public final class DeckReader {
 
     /** References, nodes, types and modes; also what the database holds. */
     private static final int LONGEST_NAME = 40;
-    private static final Set<String> PASSED_OVER = Set.of(".tran", ".op", ".print", ".plot", ".meas", ".measure", ".options", ".option", ".save", ".ic", ".nodeset", ".temp", ".ac", ".dc", ".probe", ".backanno");
+    private static final Set<String> PASSED_OVER = Set.of(".tran", ".op", ".print", ".plot", ".meas", ".measure", ".options", ".option", ".save", ".ic", ".nodeset", ".temp", ".ac", ".dc", ".probe", ".backanno", ".tf", ".global");
     private static final Pattern KEY = Pattern.compile("([A-Za-z_][A-Za-z_0-9]*)=(\"[^\"]*\"|\\S+)");
+    private static final Pattern INCLUDE = Pattern.compile("\\.inc(?:lude)?\\s+[\"']?([^\"']+?)[\"']?", Pattern.CASE_INSENSITIVE);
     private static final Pattern SIN = Pattern.compile("SIN\\s*\\(([^)]*)\\)", Pattern.CASE_INSENSITIVE);
 
     private final Map<String, Double> parameters = new HashMap<>();
@@ -34,15 +37,30 @@ public final class DeckReader {
     private final List<String> modes = new ArrayList<>();
     private final List<String> notes = new ArrayList<>();
     private final List<DeckRefused.Fault> faults = new ArrayList<>();
+    private final Set<String> passedOver = new HashSet<>();
+    /** References that a {@code *=} comment gave back; the equivalent below it is left. */
+    private final Set<String> restored = new HashSet<>();
+    private final Function<String, Optional<String>> files;
 
-    private DeckReader() {}
+    private DeckReader(Function<String, Optional<String>> files) {
+        this.files = files;
+    }
 
     /**
      * @param text the whole file
      * @throws DeckRefused with every fault found
      */
     public static Deck read(String text) {
-        return new DeckReader().readAll(text);
+        return read(text, name -> Optional.empty());
+    }
+
+    /**
+     * @param text  the whole file
+     * @param files finds a file beside it by the name in {@code .include}
+     * @throws DeckRefused with every fault found; one in an included file has the line of its {@code .include}
+     */
+    public static Deck read(String text, Function<String, Optional<String>> files) {
+        return new DeckReader(files).readAll(text);
     }
 
     private record Numbered(int number, String text) {}
@@ -58,6 +76,7 @@ public final class DeckReader {
         if (lines.size() > LARGEST) {
             throw new DeckRefused(List.of(new DeckRefused.Fault(0, "The deck has " + lines.size() + " lines; at most " + LARGEST + " are read.")));
         }
+        lines = withIncluded(lines);
         readParameters(lines);
         boolean skipping = false;
         for (Numbered line : lines.subList(1, lines.size())) {
@@ -65,14 +84,20 @@ public final class DeckReader {
             if (lower.startsWith(".end") && !lower.startsWith(".endc") && !lower.startsWith(".ends")) {
                 break;
             }
+            if (lower.startsWith(".subckt")) {
+                skipping = true;
+            }
+            if (lower.startsWith(".subckt") && passedOver.add(".subckt")) {
+                notes.add("Line " + line.number + ": " + line.text.strip().split("\\s+")[0] + " was passed over; tubes and transformers get their models from their type here.");
+            }
             if (lower.startsWith(".control")) {
                 skipping = true;
                 notes.add("Line " + line.number + ": the .control block was passed over; it says nothing about the circuit.");
             }
-            if (!skipping && !lower.isEmpty()) {
+            if (!skipping && !lower.isEmpty() && !lower.startsWith(".ends")) {
                 readLine(line);
             }
-            if (lower.startsWith(".endc")) {
+            if (lower.startsWith(".endc") || lower.startsWith(".ends")) {
                 skipping = false;
             }
             if (faults.size() >= MOST_FAULTS) {
@@ -84,6 +109,27 @@ public final class DeckReader {
         }
         String title = lines.get(0).text.replaceFirst("^\\*\\s*", "").strip();
         return new Deck(title, List.copyOf(cards), Map.copyOf(models), List.copyOf(sockets), List.copyOf(testPoints), namedModes(), List.copyOf(notes));
+    }
+
+    /** Puts the lines of included files in place of their {@code .include}; files within files are refused. */
+    private List<Numbered> withIncluded(List<Numbered> lines) {
+        List<Numbered> all = new ArrayList<>();
+        for (Numbered line : lines) {
+            Matcher include = INCLUDE.matcher(line.text.strip());
+            Optional<String> found = include.matches() ? files.apply(include.group(1)) : Optional.empty();
+            if (found.isEmpty()) {
+                all.add(line);
+            } else {
+                all.add(new Numbered(line.number, "* " + include.group(1)));
+                for (Numbered inner : joinContinuations(("*\n" + found.get()).split("\\R", -1))) {
+                    all.add(new Numbered(line.number, inner.text));
+                }
+            }
+        }
+        if (all.size() > LARGEST) {
+            throw new DeckRefused(List.of(new DeckRefused.Fault(0, "With its included files the deck has " + all.size() + " lines; at most " + LARGEST + " are read.")));
+        }
+        return all;
     }
 
     private List<Numbered> joinContinuations(String[] raw) {
@@ -138,6 +184,12 @@ public final class DeckReader {
     }
 
     private void readComment(Numbered line, String text) {
+        if (text.startsWith("*=")) {
+            String card = text.substring(2).strip();
+            readCard(line, card);
+            restored.add(card.split("\\s+")[0].toUpperCase(Locale.ROOT));
+            return;
+        }
         String[] words = text.split("\\s+");
         switch (words[0].toUpperCase(Locale.ROOT)) {
             case "*TP", "*MODES", "*PINS" -> readStructured(line, words);
@@ -182,10 +234,13 @@ public final class DeckReader {
         String word = text.split("\\s+")[0].toLowerCase(Locale.ROOT);
         if (word.equals(".model")) {
             readModel(line, text);
+        } else if (passedOver.contains(word)) {
+            return;
         } else if (PASSED_OVER.contains(word)) {
+            passedOver.add(word);
             notes.add("Line " + line.number + ": " + word + " was passed over; it tells a simulator what to do and says nothing about the circuit.");
-        } else if (word.equals(".include") || word.equals(".lib")) {
-            fault(line, word + " names another file; put that file's lines into this deck.");
+        } else if (word.equals(".include") || word.equals(".inc") || word.equals(".lib")) {
+            fault(line, word + " names another file, which is not here; put it beside the deck, or its lines into the deck.");
         } else if (!word.equals(".param") && !word.equals(".title")) {
             fault(line, word + " is not known here; part lines, .param and .model are read.");
         }
@@ -215,6 +270,13 @@ public final class DeckReader {
         Map<String, String> keys = semicolon < 0 ? Map.of() : keys(text.substring(semicolon + 1));
         String body = (semicolon < 0 ? text : text.substring(0, semicolon)).strip();
         String reference = body.split("\\s+")[0];
+        if (keys.containsKey("of") || restored.contains(reference.toUpperCase(Locale.ROOT))) {
+            return;
+        }
+        if (reference.isEmpty()) {
+            fault(line, "no part stands before the “;”; a comment line begins with *.");
+            return;
+        }
         char letter = Character.toUpperCase(reference.charAt(0));
         if ("RCLKVIDX".indexOf(letter) < 0 || reference.length() < 2) {
             fault(line, "“" + reference + "” is no part line; a part begins with R, C, L, K, V, I, D or X and a name, as in R7.");

@@ -7,7 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Numbers as SPICE writes them: {@code 4.7k}, {@code 10meg}, {@code 100n}; letters after the suffix are ignored there. */
-final class SpiceNumber {
+public final class SpiceNumber {
     private static final Pattern NUMBER = Pattern.compile("([+-]?(?:[0-9]+\\.?[0-9]*|\\.[0-9]+)(?:e[+-]?[0-9]+)?)([a-zµ]*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern INFIX = Pattern.compile("([0-9]+)([rkmµunpg]|meg)([0-9]+)", Pattern.CASE_INSENSITIVE);
     private static final Map<String, Double> SUFFIXES = Map.of(
@@ -16,7 +16,7 @@ final class SpiceNumber {
     private SpiceNumber() {}
 
     /** Empty when the text is no number at all. */
-    static Optional<Double> read(String text) {
+    public static Optional<Double> read(String text) {
         Matcher matcher = NUMBER.matcher(text);
         if (!matcher.matches()) {
             return Optional.empty();
