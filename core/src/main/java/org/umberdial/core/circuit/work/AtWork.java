@@ -1,0 +1,58 @@
+package org.umberdial.core.circuit.work;
+
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Values;
+
+/**
+ * Solves a set at work, one variant after another. Keeps the last solution as the start of the next, so that a variant of a
+ * solved set costs little. For one thread at a time.
+ */
+public final class AtWork {
+    private final Solver solver;
+    private double[][] healthy;
+
+    public AtWork(Network network) {
+        solver = new Solver(network);
+    }
+
+    public Network network() {
+        return solver.network;
+    }
+
+    /**
+     * The averages of the running set.
+     *
+     * @param values of the network given at construction
+     * @return the operating point, its Kirchhoff residual checked, or the node at which it did not settle
+     */
+    public Outcome solve(Values values) {
+        solver.probed = -1;
+        if (solver.solve(values)) {
+            return new OperatingPoint(solver, values);
+        }
+        int worst = solver.worstNode();
+        String node = worst < solver.network.names().size() ? solver.network.names().get(worst) : "";
+        solver.cold();
+        return new NotSettled(node, "The circuit did not settle; at " + node + " the currents do not add up. Look there for a part value or a connection that cannot be right.");
+    }
+
+    /** Keeps the present solution as the one to start variants from; see {@link #rewind}. */
+    public void keep() {
+        healthy = new double[][] {solver.x.clone(), solver.inputMean.clone(), solver.cycle.start.clone(), solver.warmth.clone(), solver.cycle.junctionVolts[Cycle.STEPS - 1].clone()};
+    }
+
+    /** Starts the next solve from the solution kept, whatever was solved in between. */
+    public void rewind() {
+        if (healthy != null) {
+            System.arraycopy(healthy[0], 0, solver.x, 0, solver.x.length);
+            System.arraycopy(healthy[1], 0, solver.inputMean, 0, solver.inputMean.length);
+            System.arraycopy(healthy[2], 0, solver.cycle.start, 0, solver.cycle.start.length);
+            System.arraycopy(healthy[3], 0, solver.warmth, 0, solver.warmth.length);
+            System.arraycopy(healthy[4], 0, solver.cycle.junctionVolts[Cycle.STEPS - 1], 0, healthy[4].length);
+        }
+    }
+
+    Solver solver() {
+        return solver;
+    }
+}

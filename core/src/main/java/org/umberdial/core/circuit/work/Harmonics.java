@@ -1,0 +1,210 @@
+package org.umberdial.core.circuit.work;
+
+import java.util.Arrays;
+import org.umberdial.core.circuit.network.Branch;
+import org.umberdial.core.circuit.network.Junction;
+import org.umberdial.core.circuit.network.Magnet;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Source;
+import org.umberdial.core.circuit.network.Store;
+import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.sparse.SparseLu;
+import org.umberdial.core.circuit.sparse.SparsePattern;
+
+/**
+ * What alternates at every node: the line and the rectifiers' pulses, harmonic by harmonic, through the circuit made
+ * linear at its operating point, with every capacitor and coil in it.
+ *
+ * <p>The cycle that found the operating point follows only large capacitors; here the small ones count too, which is what
+ * decides how much hum reaches a grid. Complex equations are solved as real ones of twice the size.
+ */
+final class Harmonics {
+    /** Harmonics of the line that are followed; a rectifier's pulse has little above. */
+    static final int COUNT = 24;
+    private static final int SAMPLES = 256;
+
+    private final Solver solver;
+    private final Network network;
+    private final int half;
+    private final SparsePattern pattern;
+    private final double[] values;
+    private final double[][] phasors;
+    private final double[] staticMatrix;
+
+    /** @param solver standing at an operating point of {@code values} */
+    Harmonics(Solver solver, Values values) {
+        this.solver = solver;
+        network = solver.network;
+        int magnets = network.magnets().size();
+        half = solver.stamps.size + magnets;
+        solver.worstMiss(values);
+        staticMatrix = solver.matrix;
+        Build build = new Build();
+        build.fill(values, 1);
+        pattern = build.pattern;
+        this.values = new double[pattern.count()];
+        phasors = new double[COUNT][];
+        SparseLu lu = new SparseLu(pattern);
+        for (int k = 1; k <= COUNT; k++) {
+            Build numbers = new Build(pattern, this.values);
+            numbers.fill(values, k);
+            double[] right = drive(values, k);
+            double[] answer = new double[2 * half];
+            if (lu.factor(this.values)) {
+                lu.solve(right, answer);
+            }
+            phasors[k - 1] = answer;
+        }
+    }
+
+    /** RMS of everything but the mean [V]. */
+    double rms(int node) {
+        double sum = 0;
+        for (double[] phasor : phasors) {
+            sum += (square(phasor[node]) + square(phasor[half + node])) / 2;
+        }
+        return Math.sqrt(sum);
+    }
+
+    /** Peak to peak of everything but the mean [V]. */
+    double peakToPeak(int node) {
+        double most = 0;
+        double least = 0;
+        for (int i = 0; i < SAMPLES; i++) {
+            double sum = 0;
+            for (int k = 1; k <= COUNT; k++) {
+                double angle = 2 * Math.PI * k * i / SAMPLES;
+                sum += phasors[k - 1][node] * Math.cos(angle) - phasors[k - 1][half + node] * Math.sin(angle);
+            }
+            most = i == 0 ? sum : Math.max(most, sum);
+            least = i == 0 ? sum : Math.min(least, sum);
+        }
+        return most - least;
+    }
+
+    /** Frequency of the strongest harmonic [Hz]. */
+    double hertz(int node) {
+        int strongest = 0;
+        for (int k = 1; k < COUNT; k++) {
+            if (square(phasors[k][node]) + square(phasors[k][half + node]) > square(phasors[strongest][node]) + square(phasors[strongest][half + node])) {
+                strongest = k;
+            }
+        }
+        return (strongest + 1) / solver.period();
+    }
+
+    private static double square(double value) {
+        return value * value;
+    }
+
+    /** Right side: the line in the first harmonic, the driven junctions' currents in all. */
+    private double[] drive(Values values, int k) {
+        double[] right = new double[2 * half];
+        if (k == 1) {
+            for (int i = 0; i < network.sources().size(); i++) {
+                Source source = network.sources().get(i);
+                if (source.isLine()) {
+                    // A sine is the real part of -j e^jwt.
+                    right[half + solver.stamps.nodes + i] = -values.volts()[i] * Math.sqrt(2);
+                }
+            }
+        }
+        for (int j = 0; j < solver.driven.length; j++) {
+            Junction junction = network.junctions().get(solver.driven[j]);
+            double real = 0;
+            double imaginary = 0;
+            for (int step = 0; step < Cycle.STEPS; step++) {
+                double angle = 2 * Math.PI * k * (step + 1) / Cycle.STEPS;
+                double current = solver.cycle.wave[step][solver.states + j];
+                real += current * Math.cos(angle) * 2 / Cycle.STEPS;
+                imaginary -= current * Math.sin(angle) * 2 / Cycle.STEPS;
+            }
+            inject(right, junction.a(), -real, -imaginary);
+            inject(right, junction.b(), real, imaginary);
+        }
+        return right;
+    }
+
+    private void inject(double[] right, int node, double real, double imaginary) {
+        if (node >= 0) {
+            right[node] += real;
+            right[half + node] += imaginary;
+        }
+    }
+
+    /** Either collects the pattern or fills the numbers; the same walk for both. */
+    private final class Build {
+        private final SparsePattern pattern;
+        private final double[] into;
+
+        Build() {
+            pattern = new SparsePattern(2 * half);
+            into = null;
+        }
+
+        Build(SparsePattern pattern, double[] into) {
+            this.pattern = pattern;
+            this.into = into;
+            Arrays.fill(into, 0);
+        }
+
+        void fill(Values values, int k) {
+            double omega = 2 * Math.PI * k / solver.period();
+            for (int slot = 0; slot < solver.stamps.pattern.count(); slot++) {
+                entry(solver.stamps.pattern.row(slot), solver.stamps.pattern.column(slot), staticMatrix[slot], 0);
+            }
+            for (int i = 0; i < network.stores().size(); i++) {
+                Store store = network.stores().get(i);
+                double reactance = 1 / (omega * Math.max(values.farads()[i], 1e-15));
+                double esr = values.esr()[i];
+                double square = esr * esr + reactance * reactance;
+                admit(store.a(), store.b(), esr / square, reactance / square);
+            }
+            for (int m = 0; m < network.magnets().size(); m++) {
+                magnet(network.magnets().get(m), solver.stamps.size + m, omega);
+            }
+        }
+
+        /** e = jwL (sum n i - e/Rc), i = g (v - n e), divided by jwL so that the row stays near one. */
+        private void magnet(Magnet magnet, int row, double omega) {
+            double own = -1 / magnet.coreOhms();
+            for (int w = 0; w < magnet.branches().length; w++) {
+                int number = magnet.branches()[w];
+                Branch branch = network.branches().get(number);
+                double g = solver.siemens[number] * magnet.turns()[w];
+                entry(row, branch.a(), g, 0);
+                entry(row, branch.b(), -g, 0);
+                entry(branch.a(), row, -g, 0);
+                entry(branch.b(), row, g, 0);
+                own -= g * magnet.turns()[w];
+            }
+            entry(row, row, own, 1 / (omega * magnet.henries()));
+        }
+
+        private void admit(int a, int b, double real, double imaginary) {
+            entry(a, a, real, imaginary);
+            entry(b, b, real, imaginary);
+            entry(a, b, -real, -imaginary);
+            entry(b, a, -real, -imaginary);
+        }
+
+        private void entry(int row, int column, double real, double imaginary) {
+            if (row < 0 || column < 0) {
+                return;
+            }
+            put(row, column, real);
+            put(row + half, column + half, real);
+            if (imaginary != 0) {
+                put(row, column + half, -imaginary);
+                put(row + half, column, imaginary);
+            }
+        }
+
+        private void put(int row, int column, double value) {
+            int slot = pattern.slot(row, column);
+            if (into != null) {
+                into[slot] += value;
+            }
+        }
+    }
+}

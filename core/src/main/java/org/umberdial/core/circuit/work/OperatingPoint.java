@@ -1,0 +1,171 @@
+package org.umberdial.core.circuit.work;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.stream.Stream;
+import org.umberdial.core.circuit.network.Amplifier;
+import org.umberdial.core.circuit.network.Branch;
+import org.umberdial.core.circuit.network.Heat;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Values;
+
+/** The averages of a running set. Immutable; the solver may go on meanwhile. */
+public final class OperatingPoint implements Outcome {
+    private final Network network;
+    private final Values values;
+    private final double[] x;
+    private final boolean[] floating;
+    private final double[] heaterVolts;
+    private final double[] warmth;
+    private final double missAmperes;
+    private final int rounds;
+    private final double lineAmperes;
+    private final double lineWatts;
+    private final double setVolts;
+    private final double[] branchWatts;
+    private final double[] tubeAmperes;
+
+    OperatingPoint(Solver solver, Values values) {
+        network = solver.network;
+        this.values = values;
+        missAmperes = solver.worstMiss(values);
+        x = solver.x.clone();
+        floating = Floating.of(network, values);
+        solver.heaterVolts();
+        heaterVolts = solver.rms.clone();
+        warmth = solver.warmth.clone();
+        rounds = solver.rounds;
+        LineSide line = new LineSide(solver);
+        lineAmperes = line.amperes();
+        lineWatts = line.watts(values);
+        setVolts = line.setVolts();
+        branchWatts = new double[network.branches().size()];
+        for (int i = 0; i < branchWatts.length; i++) {
+            branchWatts[i] = line.watts(i);
+        }
+        tubeAmperes = new double[network.amplifiers().size() * 2];
+        for (int i = 0; i < network.amplifiers().size(); i++) {
+            Amplifier tube = network.amplifiers().get(i);
+            solver.stamps.currents(tube, values.gas()[i], Stamps.emission(warmth, tube.heat()) * values.amplifierHealth()[i], x);
+            tubeAmperes[2 * i] = solver.stamps.plateCurrent;
+            tubeAmperes[2 * i + 1] = solver.stamps.screenCurrent;
+        }
+    }
+
+    public Network network() {
+        return network;
+    }
+
+    public Values values() {
+        return values;
+    }
+
+    /** DC mean of a node to the reference [V]; empty when there is no such node or it floats. */
+    public OptionalDouble volts(String node) {
+        OptionalInt number = network.node(node);
+        if (number.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        return number.getAsInt() < 0 ? OptionalDouble.of(0) : volts(number.getAsInt());
+    }
+
+    /** The same by node number. */
+    public OptionalDouble volts(int node) {
+        return floating[node] ? OptionalDouble.empty() : OptionalDouble.of(x[node]);
+    }
+
+    /** Nodes of the deck that no direct current can reach. */
+    public List<String> floating() {
+        return network.names().subList(0, network.namedNodes()).stream().filter(name -> floating[network.node(name).getAsInt()]).toList();
+    }
+
+    /** RMS volts across a heater or lamp, by the reference of its card. */
+    public OptionalDouble heaterVolts(String part) {
+        for (int i = 0; i < heaterVolts.length; i++) {
+            if (network.heats().get(i).part().equals(part)) {
+                return OptionalDouble.of(heaterVolts[i]);
+            }
+        }
+        return OptionalDouble.empty();
+    }
+
+    /** Share of full emission that the heat of a tube's cathode allows, by the tube's designation (V4). */
+    public OptionalDouble emission(String tube) {
+        for (int i = 0; i < warmth.length; i++) {
+            Heat heat = network.heats().get(i);
+            if (heat.tube().equals(tube)) {
+                return OptionalDouble.of(Stamps.emission(warmth, i));
+            }
+        }
+        return OptionalDouble.empty();
+    }
+
+    /** Plate current of a tube section [A], by the reference of its card. */
+    public OptionalDouble plateAmperes(String part) {
+        return tube(part, 0);
+    }
+
+    /** Screen current of a tube section [A]; 0 for a triode. */
+    public OptionalDouble screenAmperes(String part) {
+        return tube(part, 1);
+    }
+
+    private OptionalDouble tube(String part, int electrode) {
+        for (int i = 0; i < network.amplifiers().size(); i++) {
+            if (network.amplifiers().get(i).part().equals(part)) {
+                return OptionalDouble.of(tubeAmperes[2 * i + electrode]);
+            }
+        }
+        return OptionalDouble.empty();
+    }
+
+    /** What a part turns into heat [W], alternating current included; the sum of its branches. */
+    public double watts(String part) {
+        double sum = 0;
+        for (int i = 0; i < branchWatts.length; i++) {
+            Branch branch = network.branches().get(i);
+            if (branch.part().equals(part)) {
+                sum += branchWatts[i];
+            }
+        }
+        return sum;
+    }
+
+    /** RMS current drawn from the line [A]; empty for a set without one. */
+    public OptionalDouble lineAmperes() {
+        return network.line().isPresent() ? OptionalDouble.of(lineAmperes) : OptionalDouble.empty();
+    }
+
+    /** Power drawn from the line [W]. */
+    public OptionalDouble lineWatts() {
+        return network.line().isPresent() ? OptionalDouble.of(lineWatts) : OptionalDouble.empty();
+    }
+
+    /** RMS volts that arrive at the set, after a limiter in series [V]. */
+    public OptionalDouble setVolts() {
+        return network.line().isPresent() ? OptionalDouble.of(setVolts) : OptionalDouble.empty();
+    }
+
+    /** The largest current by which Kirchhoff's law is missed at any node [A]. */
+    public double missAmperes() {
+        return missAmperes;
+    }
+
+    /** Rounds of Newton's method it took. */
+    public int rounds() {
+        return rounds;
+    }
+
+    /** The node that supplies the set: the highest one that a large capacitor holds. */
+    public Optional<String> supplyNode() {
+        return network.stores().stream()
+                .filter(store -> store.farads() >= 1e-6)
+                .flatMap(store -> Stream.of(store.a(), store.b()))
+                .filter(node -> node >= 0 && node < network.namedNodes() && !floating[node] && x[node] > 0)
+                .max(Comparator.comparingDouble(node -> x[node]))
+                .map(node -> network.names().get(node));
+    }
+}

@@ -1,0 +1,59 @@
+package org.umberdial.core.circuit.work;
+
+import java.util.Optional;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Values;
+
+/** What alternates in a running set: hum and ripple at every node, heater and winding volts. */
+public final class Ripple {
+    private final Network network;
+    private final double[] rms;
+    private final double[] peakToPeak;
+    private final double[] hertz;
+
+    private Ripple(Solver solver, Values values) {
+        network = solver.network;
+        Harmonics harmonics = new Harmonics(solver, values);
+        int count = network.namedNodes();
+        rms = new double[count];
+        peakToPeak = new double[count];
+        hertz = new double[count];
+        for (int i = 0; i < count; i++) {
+            rms[i] = harmonics.rms(i);
+            peakToPeak[i] = harmonics.peakToPeak(i);
+            hertz[i] = harmonics.hertz(i);
+        }
+    }
+
+    /**
+     * Works it out at the operating point of the values.
+     *
+     * @return empty when the circuit does not settle, or has no alternating source
+     */
+    public static Optional<Ripple> of(AtWork work, Values values) {
+        if (work.network().line().isEmpty() || work.solve(values).settled().isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(new Ripple(work.solver(), values));
+    }
+
+    /** RMS of all but the mean at a node of the deck [V]. */
+    public double rms(String node) {
+        return at(rms, node);
+    }
+
+    /** Peak to peak [V]. */
+    public double peakToPeak(String node) {
+        return at(peakToPeak, node);
+    }
+
+    /** Frequency of the strongest component [Hz]; 0 at the reference. */
+    public double hertz(String node) {
+        return at(hertz, node);
+    }
+
+    private double at(double[] values, String node) {
+        int number = network.node(node).orElseThrow(() -> new IllegalArgumentException("there is no node " + node));
+        return number < 0 ? 0 : values[number];
+    }
+}

@@ -1,0 +1,129 @@
+package org.umberdial.core.circuit.work;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.tube.TubeModels;
+
+class AtWorkTest {
+    private static final String STAGE = "V1 b 0 250\nR1 b p 100k\nXV1 p g k 12AX7_T\nR2 k 0 1.5k\nC1 k 0 25u\nR3 g 0 1meg\n";
+
+    private static double volts(OperatingPoint point, String node) {
+        return point.volts(node).orElseThrow();
+    }
+
+    @Test
+    void aTriodeStage_balancesLoadLineAndTube() {
+        OperatingPoint point = Decks.solve(STAGE);
+        double amperes = (250 - volts(point, "p")) / 100e3;
+        double[] out = new double[3];
+        TubeModels.shipped().model("12AX7").orElseThrow().triode().orElseThrow().plate(volts(point, "g") - volts(point, "k"), volts(point, "p") - volts(point, "k"), out);
+        assertEquals(amperes, out[0], 1e-9);
+        assertEquals(amperes, volts(point, "k") / 1500, 2e-6, "but for the grid's own current");
+        assertEquals(amperes, point.plateAmperes("XV1").orElseThrow(), 1e-9);
+    }
+
+    @Test
+    void aContactBiasedGrid_settlesNearEightTenthsBelow_andAMeterPullsItUp() {
+        Network network = Decks.network("V1 b 0 100\nR1 b p 470k\nXV1 p g 0 12AV6_T\nR2 g 0 10meg\n");
+        AtWork work = new AtWork(network);
+        OperatingPoint point = work.solve(Values.nominal(network)).settled().orElseThrow();
+        assertEquals(-0.83, volts(point, "g"), 0.08);
+        MeterReadings readings = new MeterReadings(work, point);
+        double electronic = readings.reads("g", v -> 10e6).orElseThrow();
+        double moving = readings.reads("g", v -> 20e3 * 10).orElseThrow();
+        assertTrue(electronic > volts(point, "g") && moving > electronic && moving < -0.1, electronic + " " + moving);
+        assertTrue(readings.reads("p", v -> 10e6).orElseThrow() < volts(point, "p"));
+    }
+
+    @Test
+    void aReading_isWhatADividerWithTheSourceResistanceSays_whereTheSetIsLinear() {
+        Network network = Decks.network("V1 a 0 100\nR1 a b 1meg\nR2 b 0 1meg\n");
+        AtWork work = new AtWork(network);
+        MeterReadings readings = new MeterReadings(work, work.solve(Values.nominal(network)).settled().orElseThrow());
+        assertEquals(500e3, readings.sourceOhms("b").orElseThrow(), 1);
+        assertEquals(50 / 1.05, readings.reads("b", v -> 10e6).orElseThrow(), 1e-4);
+    }
+
+    @Test
+    void namesAndOrder_changeNothing() {
+        List<String> cards = new ArrayList<>(Decks.demo("table-set").cards().stream().map(org.umberdial.core.circuit.deck.DeckWriter::line).toList());
+        OperatingPoint before = Decks.solve(String.join("\n", cards));
+        Collections.shuffle(cards, new Random(5));
+        OperatingPoint after = Decks.solve(String.join("\n", cards).replace("filter_1", "elsewhere"));
+        assertEquals(volts(before, "filter_1"), volts(after, "elsewhere"), 1e-3);
+        assertEquals(volts(before, "v3_plate"), volts(after, "v3_plate"), 1e-3);
+        assertEquals(before.lineWatts().orElseThrow(), after.lineWatts().orElseThrow(), 1e-3);
+    }
+
+    @Test
+    void powerIn_isPowerSpent() {
+        OperatingPoint point = Decks.solve("VLINE a 0 SIN(0 325.27 50)\nXT1 a 0 s 0 XFMR VP=230 RP=20 V1=24 R1=0.5 LM=10 RC=8k\nR1 s 0 47\n");
+        double core = Math.pow(230 - 20 * point.lineAmperes().orElseThrow(), 2) / 8e3;
+        assertEquals(point.watts("R1") + point.watts("XT1") + core, point.lineWatts().orElseThrow(), 0.02 * point.lineWatts().orElseThrow());
+        assertEquals(23.5, Math.sqrt(point.watts("R1") * 47), 0.5);
+    }
+
+    @Test
+    void aFloatingNode_isNoError_andHasNoVoltage() {
+        OperatingPoint point = Decks.solve(STAGE + "C2 p n 10n\nR9 n m 1k\n");
+        assertTrue(point.volts("n").isEmpty());
+        assertEquals(List.of("n", "m"), point.floating());
+        assertFalse(Decks.solve(STAGE).volts("p").isEmpty());
+        assertTrue(Decks.solve(Values.nominal(Decks.network(STAGE)).opened("R3")).volts("g").isEmpty(), "a grid without its leak");
+    }
+
+    @Test
+    void gas_pullsAHighGridUp_andAWeakTubeLetsThePlateRise() {
+        Values nominal = Values.nominal(Decks.network(STAGE));
+        OperatingPoint healthy = Decks.solve(nominal);
+        assertTrue(volts(Decks.solve(nominal.gassy("XV1", 1e-3)), "g") > volts(healthy, "g") + 0.1);
+        assertTrue(volts(Decks.solve(nominal.emitting("XV1", 0.4)), "p") > volts(healthy, "p") + 10);
+        assertEquals(250, volts(Decks.solve(nominal.emitting("XV1", 0)), "p"), 1e-3);
+    }
+
+    @Test
+    void aLeakyCouplingCapacitor_makesTheNextGridPositive_asTheWorkedExampleSays() {
+        // FORMULAS: a 20 nF of 10 megohms between a plate and a grid leak; the grid stands where the divider puts it.
+        String stage = "V1 b 0 200\nR1 b p 1k\nR2 p 0 100k\nC1 p g 20n ; leak=10meg\nR3 g 0 470k\n";
+        OperatingPoint point = Decks.solve(stage);
+        assertEquals(volts(point, "p") * 470e3 / 10.47e6, volts(point, "g"), 1e-3);
+    }
+
+    @Test
+    void lineVoltage_movesTheWholeSet() {
+        Values nominal = Values.nominal(Decks.network(Decks.demo("field-coil"), ""));
+        OperatingPoint low = Decks.solve(nominal.atLine(105));
+        OperatingPoint high = Decks.solve(nominal.atLine(125));
+        for (String node : List.of("fil_a", "bplus", "v5_plate", "screens")) {
+            assertTrue(volts(high, node) > 1.1 * volts(low, node), node);
+        }
+        assertTrue(volts(high, "ct") < volts(low, "ct"), "back bias follows");
+        assertEquals("fil_a", high.supplyNode().orElseThrow());
+    }
+
+    @Test
+    void aCircuitThatContradictsItself_isNotAnsweredWithAGuess() {
+        Outcome outcome = new AtWork(Decks.network("I1 0 a 1\nC1 a 0 1u\nD1 0 a X\n")).solve(Values.nominal(Decks.network("I1 0 a 1\nC1 a 0 1u\nD1 0 a X\n")));
+        assertTrue(outcome instanceof NotSettled failed && failed.node().equals("a") || outcome.settled().orElseThrow().missAmperes() < 1e-6);
+    }
+
+    @Test
+    void aLongRowOfParts_isSolved() {
+        StringBuilder ladder = new StringBuilder("V1 n0 0 10\n");
+        for (int i = 0; i < 1000; i++) {
+            ladder.append("R").append(i).append(" n").append(i).append(" n").append(i + 1).append(" 1k\n");
+        }
+        OperatingPoint point = Decks.solve(Values.nominal(Network.of(DeckReader.read("t\n" + ladder + "RX n1000 0 1meg\n"), TubeModels.shipped(), "")));
+        assertEquals(5, volts(point, "n1000"), 0.01);
+    }
+}
