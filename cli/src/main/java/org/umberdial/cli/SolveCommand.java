@@ -1,0 +1,90 @@
+package org.umberdial.cli;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.Callable;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.work.AtWork;
+import org.umberdial.core.circuit.work.MeterReadings;
+import org.umberdial.core.circuit.work.NotSettled;
+import org.umberdial.core.circuit.work.OperatingPoint;
+import org.umberdial.core.circuit.work.Outcome;
+import org.umberdial.core.circuit.work.Ripple;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.Volts;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** {@code node,volts,ac_volts,reads,source_ohms} of the running set. */
+@Command(name = "solve", mixinStandardHelpOptions = true, description = "Voltages of the running set at every node.")
+final class SolveCommand implements Callable<Integer> {
+    /** Below this nobody calls it alternating. */
+    private static final double SHOWN_AC_VOLTS = 0.01;
+
+    @Mixin
+    private DeckFile file;
+
+    @Option(names = "--line", paramLabel = "V", description = "line volts RMS; the deck's unless said")
+    private Optional<Double> line = Optional.empty();
+
+    @Option(names = "--meter", paramLabel = "10M|20k/V", description = "input resistance or sensitivity of the meter, 10M unless said; 20k/V@250 fixes the range")
+    private String meter = "10M";
+
+    @Spec
+    private CommandSpec command;
+
+    @Override
+    public Integer call() {
+        Meter shown = meter();
+        Network network = file.network();
+        Values values = file.values(network, line);
+        AtWork work = new AtWork(network);
+        Outcome outcome = work.solve(values);
+        if (outcome instanceof NotSettled failed) {
+            throw new Refused(failed.reason(), Umber.NO_ANSWER);
+        }
+        OperatingPoint point = outcome.settled().orElseThrow();
+        Optional<Ripple> ripple = Ripple.of(work, values);
+        MeterReadings readings = new MeterReadings(work, point);
+        List<String> floating = point.floating();
+        StringBuilder out = new StringBuilder("node,volts,ac_volts,reads,source_ohms\n");
+        for (String node : network.names().subList(0, network.namedNodes())) {
+            if (floating.contains(node)) {
+                file.note(node + " has no path for direct current; its cells are empty.");
+                out.append(node).append(",,,,\n");
+                continue;
+            }
+            double ac = ripple.map(found -> found.rms(node)).orElse(0.0);
+            out.append(node).append(',').append(DeckFile.number(clean(point.volts(node).orElse(0)))).append(',')
+                    .append(ac < SHOWN_AC_VOLTS ? "" : DeckFile.number(ac)).append(',')
+                    .append(cell(readings.reads(node, volts -> shown.inputResistance(new Volts(volts)).value()))).append(',')
+                    .append(cell(readings.sourceOhms(node))).append('\n');
+        }
+        command.commandLine().getOut().print(out);
+        command.commandLine().getOut().flush();
+        return 0;
+    }
+
+    private static String cell(OptionalDouble value) {
+        return value.isPresent() ? DeckFile.number(clean(value.getAsDouble())) : "";
+    }
+
+    /** A tenth of a microvolt is rounding. */
+    private static double clean(double value) {
+        return Math.abs(value) < 1e-7 ? 0 : value;
+    }
+
+    private Meter meter() {
+        try {
+            return Meter.parse(meter);
+        } catch (InvalidEntry refused) {
+            throw new Refused("--meter: " + refused.getMessage(), Umber.BAD_INPUT);
+        }
+    }
+}

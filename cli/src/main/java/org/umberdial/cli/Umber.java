@@ -1,0 +1,31 @@
+package org.umberdial.cli;
+
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The engine's verbs. Results are CSV on standard output; what a person should know goes to standard error. */
+@Command(name = "umber", mixinStandardHelpOptions = true, subcommands = {SolveCommand.class, OhmsCommand.class, WarmUpCommand.class, RippleCommand.class, SpiceCommand.class})
+public final class Umber {
+    /** Exit status for input that has to be mended. */
+    static final int BAD_INPUT = 2;
+    /** Exit status when the input was fine and there is still no answer. */
+    static final int NO_ANSWER = 3;
+
+    private Umber() {}
+
+    public static void main(String[] arguments) {
+        System.exit(run(arguments));
+    }
+
+    static int run(String... arguments) {
+        CommandLine command = new CommandLine(new Umber());
+        command.setExecutionExceptionHandler((failure, line, parsed) -> {
+            if (failure instanceof Refused refused) {
+                line.getErr().println("umber: " + refused.getMessage());
+                return refused.status();
+            }
+            throw failure;
+        });
+        return command.execute(arguments);
+    }
+}
