@@ -19,6 +19,11 @@ import org.umberdial.core.value.Unit;
 /** The sentences a verdict rests on, in the words of the trade (North American; the shop's vocabulary is put over them). */
 final class Phrases {
     private final BenchSet set;
+    /** Up to here sheet and circuit say the same. */
+    private static final double AGREEING = 0.02;
+    /** A meter that takes more than this share changes what it reads. */
+    private static final double LOADING = 0.05;
+
     private final StageModel model;
     private final HousePolicy policy;
 
@@ -78,6 +83,9 @@ final class Phrases {
     }
 
     List<String> arithmetic(TestPoint point, Optional<SheetValue> sheet, OptionalDouble open, Ohms source, OptionalDouble expected, Bench bench, Optional<Probed> probed) {
+        if (model.isSolved()) {
+            return solved(point, sheet, open, source, expected, bench, probed);
+        }
         List<String> steps = new ArrayList<>();
         sheet.ifPresent(value -> {
             steps.add("Sheet: " + volts(value.value()) + " at " + volts(value.lineVolts()) + " line" + value.meter().map(meter -> ", meter " + meter.notation()).orElse("") + (value.mode().isEmpty() ? "" : ", " + value.mode()));
@@ -92,6 +100,44 @@ final class Phrases {
         }
         probed.filter(p -> differs(p.reading, bench) && p.healthyShown.isPresent()).ifPresent(p -> steps.add("Your reading was taken on a " + volts(p.reading.lineVolts()) + " line" + p.reading.meter().map(meter -> " with " + meter.notation()).orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
         return steps;
+    }
+
+    /** The steps when the circuit itself was solved: it comes first, the sheet is compared with it. */
+    private List<String> solved(TestPoint point, Optional<SheetValue> sheet, OptionalDouble open, Ohms source, OptionalDouble expected, Bench bench, Optional<Probed> probed) {
+        List<String> steps = new ArrayList<>();
+        open.ifPresent(volts -> steps.add("The circuit, solved on your " + volts(bench.lineVolts()) + " line: " + volts(volts) + (source.value() >= 1 ? ", behind " + ohms(source.value()) : "")));
+        if (expected.isPresent() && bench.meter().isPresent()) {
+            Meter meter = bench.meter().get();
+            steps.add("On your meter (" + ohms(meter.inputResistance(new org.umberdial.core.value.Volts(open.orElse(0))).value()) + "): " + volts(expected.getAsDouble()));
+        }
+        sheet.ifPresent(value -> {
+            steps.add("Sheet: " + volts(value.value()) + " at " + volts(value.lineVolts()) + " line" + value.meter().map(meter -> ", meter " + meter.notation()).orElse("") + (value.mode().isEmpty() ? "" : ", " + value.mode()));
+            model.solvedShown(point.node(), value.lineVolts(), value.meter()).ifPresent(shown -> steps.add(comparison(point, value, shown, source)));
+        });
+        probed.filter(p -> differs(p.reading, bench) && p.healthyShown.isPresent()).ifPresent(p -> steps.add("Your reading was taken on a " + volts(p.reading.lineVolts()) + " line" + p.reading.meter().map(meter -> " with " + meter.notation()).orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
+        return steps;
+    }
+
+    /** Why sheet and circuit do not say the same. */
+    private String comparison(TestPoint point, SheetValue sheet, double shown, Ohms source) {
+        double off = shown - sheet.value();
+        double share = Math.abs(sheet.value()) < 1 ? 0 : Math.abs(off / sheet.value());
+        String same = "The circuit under the sheet's conditions: " + volts(shown);
+        if (share < AGREEING && Math.abs(off) < Math.max(0.2, AGREEING * Math.abs(sheet.value()))) {
+            return same + ", the same but for rounding";
+        }
+        String size = same + ", " + (Math.abs(sheet.value()) < 1 ? volts(Math.abs(off)) : Math.round(100 * share) + " %") + (Math.abs(shown) < Math.abs(sheet.value()) ? " less" : " more");
+        double loading = sheet.meter().map(meter -> source.value() / meter.inputResistance(new org.umberdial.core.value.Volts(sheet.value())).value()).orElse(0.0);
+        if (Probed.isSelfBiased(model, point.node())) {
+            return size + "; how strongly a stage oscillates differs from tube to tube";
+        }
+        if (loading > LOADING) {
+            return size + "; the sheet's meter draws on this point, so its value hangs on that very meter";
+        }
+        if (share <= policy.spread()) {
+            return size + ", within what tubes and parts of a healthy set differ";
+        }
+        return size + ", more than tubes and parts of a healthy set differ: check the values entered around it, or what the sheet's volume, band and meter were";
     }
 
     private static boolean differs(Reading reading, Bench bench) {

@@ -43,8 +43,8 @@ final class Probed {
         OptionalDouble there = model.healthyVolts(reading.reference(), reading.lineVolts());
         this.healthyOpen = here.isPresent() && there.isPresent() ? OptionalDouble.of(here.getAsDouble() - there.getAsDouble()) : OptionalDouble.empty();
         Optional<Meter> meter = reading.meter();
-        this.healthyShown = healthyOpen.isEmpty() ? healthyOpen : OptionalDouble.of(shown(meter, healthyOpen.getAsDouble()));
-        double unloaded = meter.map(m -> m.unloaded(new Volts(reading.value()), source).value()).orElse(reading.value());
+        this.healthyShown = healthyOpen.isEmpty() ? healthyOpen : reading.reference().equals("0") ? model.healthyShown(point.node(), reading.lineVolts(), meter) : OptionalDouble.of(shown(meter, healthyOpen.getAsDouble()));
+        double unloaded = unloaded(meter);
         this.openVolts = unloaded + (reading.reference().equals("0") ? 0 : there.orElse(0));
     }
 
@@ -60,6 +60,17 @@ final class Probed {
 
     private static boolean isGrid(StageModel model, String node) {
         return !node.equals("0") && !model.isSupplyFed(node) && model.gridReachedFrom(node).isPresent();
+    }
+
+    /**
+     * What stands there without the meter. Around the healthy set that is the reading plus what the meter took from the
+     * healthy set; a grid that lives from its own current does not follow a divider.
+     */
+    private double unloaded(Optional<Meter> meter) {
+        if (healthyShown.isPresent() && Math.abs(reading.value() - healthyShown.getAsDouble()) < 0.25 * Math.abs(healthyShown.getAsDouble())) {
+            return reading.value() + healthyOpen.getAsDouble() - healthyShown.getAsDouble();
+        }
+        return meter.map(m -> m.unloaded(new Volts(reading.value()), source).value()).orElse(reading.value());
     }
 
     double shown(Optional<Meter> meter, double open) {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.umberdial.core.circuit.linear.LinearNetwork;
+import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.SheetValue;
@@ -22,10 +23,12 @@ import org.umberdial.core.value.Ohms;
 import org.umberdial.core.value.Volts;
 
 /**
- * The set linearised around its service sheet, in one mode.
+ * The healthy set and its slopes, in one mode.
  *
- * <p>Every voltage here is what stands at a node with no meter connected. Deviations from the sheet obey G δ = δi, with
- * the resistors, the tube slopes (rp and gm of the type's main published point) and the rectifier's regulation in G.
+ * <p>When the set's circuit is whole, both come from solving it ({@link HealthySet}). When it is not, the healthy set is what
+ * the service sheet says, and deviations from it obey G δ = δi, with the resistors, the tube slopes (rp and gm of the type's
+ * main published point) and the rectifier's regulation in G. Every voltage here is what stands at a node with no meter
+ * connected, unless it says shown.
  */
 public final class StageModel {
     /** Full-load sag of an ordinary capacitor-input supply, as a part of its voltage; only the order matters. */
@@ -33,6 +36,13 @@ public final class StageModel {
 
     /** Total current when the sheet gives no drop to reckon it from. */
     private static final double USUAL_SUPPLY_AMPERES = 0.05;
+
+    /** Below this a sheet value tells more about the meter than about the circuit [V]. */
+    private static final double TELLING_VOLTS = 5;
+    /** A circuit bears a sheet value out when it comes this near, as a part of it. */
+    private static final double BORNE_OUT = 0.25;
+    /** The share of sheet values that has to be borne out. */
+    private static final double MOST = 0.7;
 
     /** A battery or bench supply; not ideal, so that two in parallel are no contradiction. */
     private static final double CELL_OHMS = 0.01;
@@ -48,6 +58,7 @@ public final class StageModel {
     private final Map<String, Double> fixedVolts;
     private final Set<String> supplyFed;
     private final OptionalDouble sheetLine;
+    private final Optional<HealthySet> circuit;
 
     public StageModel(BenchSet set, String mode) {
         this.set = set;
@@ -63,7 +74,52 @@ public final class StageModel {
         }
         this.fixedVolts = derivedVolts();
         this.supplyFed = supplyFed();
-        this.sheetLine = sheetRows().mapToDouble(SheetValue::lineVolts).findFirst();
+        Optional<HealthySet> whole = HealthySet.of(set.cards(), set.modes(), mode);
+        OptionalDouble onSheet = sheetRows().mapToDouble(SheetValue::lineVolts).findFirst();
+        this.sheetLine = onSheet.isPresent() || whole.isEmpty() ? onSheet : OptionalDouble.of(whole.get().nominalLine());
+        this.circuit = whole.filter(this::bearsOutTheSheet);
+        circuit.ifPresent(found -> found.prepare(set.testPoints().stream().map(point -> point.node()).toList()));
+    }
+
+    /**
+     * Whether the circuit as entered gives most of what the sheet says. When it does not, parts of it are missing or wrong,
+     * and the sheet is the better witness.
+     */
+    private boolean bearsOutTheSheet(HealthySet whole) {
+        long told = 0;
+        long borne = 0;
+        for (SheetValue value : sheetRows().toList()) {
+            double stands = sheetVolts.getOrDefault(value.node(), 0.0);
+            if (Math.abs(stands) > TELLING_VOLTS) {
+                told++;
+                OptionalDouble found = whole.volts(value.node(), value.lineVolts());
+                borne += found.isPresent() && Math.abs(found.getAsDouble() - stands) < BORNE_OUT * Math.abs(stands) ? 1 : 0;
+            }
+        }
+        return borne >= MOST * told;
+    }
+
+    /** Whether expected voltages come from the circuit itself and not from the sheet. */
+    public boolean isSolved() {
+        return circuit.isPresent();
+    }
+
+    /** What the solved circuit shows on a meter at a node; empty when expected voltages come from the sheet. */
+    OptionalDouble solvedShown(String node, double lineVolts, Optional<Meter> meter) {
+        if (circuit.isEmpty() || !circuit.get().knows(node)) {
+            return OptionalDouble.empty();
+        }
+        return meter.isPresent() ? circuit.get().shown(node, lineVolts, meter.get()) : circuit.get().volts(node, lineVolts);
+    }
+
+    /** What a meter shows at a node of the healthy set against the reference. */
+    OptionalDouble healthyShown(String node, double lineVolts, Optional<Meter> meter) {
+        OptionalDouble solved = solvedShown(node, lineVolts, meter);
+        OptionalDouble open = healthyVolts(node, lineVolts);
+        if (solved.isPresent() || open.isEmpty() || meter.isEmpty()) {
+            return solved.isPresent() ? solved : open;
+        }
+        return OptionalDouble.of(meter.get().reads(new Volts(open.getAsDouble()), sourceResistance(node, "0")).value());
     }
 
     private java.util.stream.Stream<SheetValue> sheetRows() {
@@ -91,6 +147,10 @@ public final class StageModel {
         if (node.equals("0")) {
             return OptionalDouble.of(0);
         }
+        OptionalDouble solved = solvedShown(node, lineVolts, Optional.empty());
+        if (solved.isPresent()) {
+            return solved;
+        }
         Double volts = sheetVolts.getOrDefault(node, fixedVolts.get(node));
         if (volts == null || sheetLine.isEmpty()) {
             return OptionalDouble.empty();
@@ -109,17 +169,24 @@ public final class StageModel {
 
     /** Resistance a meter sees between two nodes [Ω]; 0 where the network does not reach (then nothing is corrected). */
     public Ohms sourceResistance(String node, String reference) {
-        double ohms = slopes.sourceOhms(node, reference);
+        double ohms = solvedTransfer(node, node).isPresent()
+                ? transferOhms(node, node) - transferOhms(node, reference) - transferOhms(reference, node) + transferOhms(reference, reference)
+                : slopes.sourceOhms(node, reference);
         return new Ohms(Double.isFinite(ohms) ? Math.max(0, ohms) : 0);
     }
 
     /** Volts at {@code seen} per ampere flowing through an added branch from {@code from} into {@code into} [Ω]. */
     double responseOhms(String seen, String from, String into) {
-        return slopes.transferOhms(seen, into) - slopes.transferOhms(seen, from);
+        return transferOhms(seen, into) - transferOhms(seen, from);
     }
 
+    /** Volts at {@code seen} per ampere fed into {@code driven} [Ω]; 0 where nothing leads. */
     double transferOhms(String seen, String driven) {
-        return slopes.transferOhms(seen, driven);
+        return solvedTransfer(seen, driven).orElseGet(() -> circuit.isPresent() ? 0 : slopes.transferOhms(seen, driven));
+    }
+
+    private OptionalDouble solvedTransfer(String seen, String driven) {
+        return circuit.map(found -> found.transferOhms(seen, driven)).orElse(OptionalDouble.empty());
     }
 
     private LinearNetwork.Solution slopes(Map<String, Double> shown) {

@@ -18,7 +18,6 @@ import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.value.Ohms;
-import org.umberdial.core.value.Volts;
 
 /** Judges a set's stage voltages. A pure function of the set, its readings, the house policy and the bench. */
 public final class VoltsJudge {
@@ -153,6 +152,14 @@ public final class VoltsJudge {
         }
         for (DcPaths.Stage stage : model.paths().stages) {
             Optional<Electrode> here = stage.electrodeAt(node);
+            if (here.filter(Electrode::isGrid).isPresent() && probed.get(node).selfBiased) {
+                // An oscillation is as strong as what accelerates it.
+                stage.nodes().forEach((electrode, other) -> {
+                    if (electrode == Electrode.SCREEN || electrode == Electrode.PLATE && !stage.nodes().containsKey(Electrode.SCREEN)) {
+                        upstream.add(other);
+                    }
+                });
+            }
             if (here.isPresent() && here.get().carriesStageCurrent() && stage.part().nodes().stream().noneMatch(other -> plan.feeds(node, other))) {
                 stage.nodes().forEach((electrode, other) -> {
                     if (drives(electrode, here.get())) {
@@ -193,7 +200,7 @@ public final class VoltsJudge {
     private PointVerdict verdict(TestPoint point) {
         Ohms source = model.sourceResistance(point.node(), "0");
         OptionalDouble open = model.healthyVolts(point.node(), bench.lineVolts());
-        OptionalDouble expected = open.isEmpty() ? open : OptionalDouble.of(bench.meter().map(meter -> meter.reads(new Volts(open.getAsDouble()), source).value()).orElse(open.getAsDouble()));
+        OptionalDouble expected = model.healthyShown(point.node(), bench.lineVolts(), bench.meter());
         double band = Probed.band(expected.orElse(0), Probed.isQuietGrid(model, point.node()), policy, bench.accuracy())
                 + (Probed.isSelfBiased(model, point.node()) ? policy.doubtMargin() * Math.abs(expected.orElse(0)) : 0);
         Optional<Probed> p = Optional.ofNullable(probed.get(point.node()));

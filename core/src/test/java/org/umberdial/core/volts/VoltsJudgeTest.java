@@ -12,6 +12,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.umberdial.core.Sets;
+import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.work.AtWork;
+import org.umberdial.core.circuit.work.MeterReadings;
+import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingLog;
@@ -70,7 +76,7 @@ class VoltsJudgeTest {
 
     @Test
     void plateBehindMegohms_isCorrectedForTheMeter() {
-        String deck = "one stage\nVB b 0 250\nR1 b plate 270k\nXV1 plate grid 0 12AV6_T\nR2 grid 0 10meg\n*TP plate\n";
+        String deck = "one stage\nVB b 0 250\nR1 b plate 270k\nXV1 plate grid 0 12AV6_T\nR2 grid 0 10meg\n" + UNSOLVED + "*TP plate\n";
         BenchSet set = Sets.set(deck, 117, "100000M", "plate,80.0", "b,250");
         Map<String, Double> expected = Map.of("10M", 79.6, "20k/V@250", 79.2, "1k/V@250", 66.5);
         expected.forEach((meter, volts) -> {
@@ -112,13 +118,24 @@ class VoltsJudgeTest {
         assertEquals("XV5", first(report, "filter_1").part());
     }
 
-    private static final String SUPPLY = "VLINE line 0 SIN(0 325 50)\nXT1 line 0 hv1 ct hv2 ct XFMR VP=230 RP=14 V1=250 R1=140 V2=250 R2=148\nR99 ct 0 0.1\nXV9 hv1 hv2 b1 EZ80\nC91 b1 0 50u ; kind=electrolytic\n";
+    /** Windings that the engine does not take, so that the sheet and its slopes have to do. */
+    private static final String UNSOLVED = "L8 x 0 5\nL9 y 0 5\nK1 L8 L9 0.9\n";
+
+    /** Readings of a set with a fault, as a meter shows them. */
+    private static ReadingLog faulty(String deck, java.util.function.UnaryOperator<Values> fault) {
+        Network network = Network.of(DeckReader.read(deck), TubeModels.shipped(), "");
+        AtWork work = new AtWork(network);
+        MeterReadings readings = new MeterReadings(work, work.solve(fault.apply(Values.nominal(network))).settled().orElseThrow());
+        return Sets.log(230, "10M", DeckReader.read(deck).testPoints().stream().map(node -> node + "," + readings.reads(node, volts -> 10e6).orElseThrow()).toArray(String[]::new));
+    }
+
+    private static final String SUPPLY = "VLINE line 0 SIN(0 325 50)\nXT1 line 0 hv1 ct ct hv2 XFMR VP=230 RP=14 V1=250 R1=140 V2=250 R2=148\nR99 ct 0 0.1\nXV9 hv1 hv2 b1 EZ80\nC91 b1 0 50u ; kind=electrolytic\n";
 
     @Test
     void otherNetwork_tapedDecouplingChainWithLeakyBypass() {
         String deck = "t\n" + SUPPLY + "R1 b1 b2 1k ; kind=wirewound tol=5\nC2 b2 0 50u ; kind=electrolytic\nR3 b2 b3 10k ; kind=carbon tol=10\nC3 b3 0 8u ; kind=electrolytic\nR4 b3 plate 100k ; kind=carbon tol=10\nXV1 plate grid k ECC83_T\nR5 k 0 1.5k ; kind=carbon tol=10\nR6 grid 0 1meg ; kind=carbon\nR7 b2 0 6.8k ; kind=wirewound tol=5\n*TP b1 b2 b3 plate k grid\n";
         BenchSet set = Sets.set(deck, 230, "10M", "b1,280", "b2,244", "b3,236", "plate,160", "k,1.14", "grid,0");
-        VoltsReport report = judge(set, Sets.log(230, "10M", "b1,276", "b2,238", "b3,150", "plate,103", "k,0.74"), 230);
+        VoltsReport report = judge(set, faulty(deck, values -> values.leaking("C3", 15e3)), 230);
         assertEquals(List.of("b3"), report.findings().stream().map(Finding::node).toList(), report.findings().toString());
         List<String> suspects = report.findings().get(0).suspects().stream().map(s -> s.part() + " " + s.failure()).toList();
         assertTrue(suspects.containsAll(List.of("C3 leaky", "R3 drifted high")), suspects.toString());
@@ -128,7 +145,7 @@ class VoltsJudgeTest {
     void otherNetwork_gridStopperStillLeadsToTheCouplingCapacitor() {
         String deck = "t\n" + SUPPLY + "R1 b1 driver 220k ; kind=carbon\nXV1 driver g1 0 ECC83_T\nR2 g1 0 10meg\nC4 driver node4 22n ; kind=paper\nR3 node4 0 680k ; kind=carbon\nR4 node4 grid 10k ; kind=carbon\nXV2 plate b1 grid k EL84_P\nL1 b1 plate 5 ; rser=300\nR5 k 0 150 ; kind=carbon tol=10\n*TP b1 driver grid k plate\n";
         BenchSet set = Sets.set(deck, 230, "10M", "b1,260", "driver,120", "grid,0", "k,7.3", "plate,248");
-        VoltsReport report = judge(set, Sets.log(230, "10M", "b1,252", "driver,115", "grid,3.1", "k,9.6"), 230);
+        VoltsReport report = judge(set, faulty(deck, values -> values.leaking("C4", 24e6)), 230);
         Suspect suspect = first(report, "grid");
         assertEquals("C4", suspect.part());
         assertEquals(24e6, suspect.severity().orElseThrow(), 4e6);
@@ -157,11 +174,11 @@ class VoltsJudgeTest {
     @Test
     void readResistors_getCurrentAndWatts() {
         Branch filter = judge(Sets.demo("table-set"), demoReadings(), 121.4).branches().stream().filter(b -> b.part().equals("R2")).findFirst().orElseThrow();
-        assertEquals((114.6 - 94.9) / 1200, filter.amperes(), 1e-4);
-        assertEquals((114.6 - 94.9) * (114.6 - 94.9) / 1200, filter.watts(), 2e-3);
+        assertEquals((112.4 - 94.1) / 1200, filter.amperes(), 1e-4);
+        assertEquals((112.4 - 94.1) * (112.4 - 94.1) / 1200, filter.watts(), 2e-3);
         assertEquals("filter_1", filter.from());
         Branch cathode = judge(Sets.demo("table-set"), demoReadings(), 121.4).branches().stream().filter(b -> b.part().equals("R3")).findFirst().orElseThrow();
-        assertTrue(cathode.strained(), "0.58 W in a 1 W part is under the house's margin of two");
+        assertTrue(cathode.strained(), "0.53 W in a 1 W part is under the house's margin of two");
     }
 
     @Test

@@ -1,6 +1,7 @@
 package org.umberdial.core.circuit.work;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -51,6 +52,12 @@ public final class Sensitivities {
     /** Around the operating point of the values; empty when they do not settle. */
     public static Optional<Sensitivities> of(AtWork work, Values values) {
         return work.solve(values).settled().isEmpty() ? Optional.empty() : Optional.of(new Sensitivities(work, values));
+    }
+
+    /** Volts at a node per ampere fed into each node, by node number [Ω]. */
+    public double[] answers(String node) {
+        int number = network.node(node).orElseThrow(() -> new IllegalArgumentException("there is no node " + node));
+        return number < 0 ? new double[network.names().size()] : Arrays.copyOf(adjoint(number), network.names().size());
     }
 
     /** The answer of a node to one ampere fed into each unknown [Ω]: the adjoint. */

@@ -1,0 +1,148 @@
+package org.umberdial.core.volts;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.deck.DeckRefused;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Source;
+import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.work.AtWork;
+import org.umberdial.core.circuit.work.MeterReadings;
+import org.umberdial.core.circuit.work.OperatingPoint;
+import org.umberdial.core.circuit.work.Sensitivities;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.tube.TubeModels;
+import org.umberdial.core.value.Volts;
+
+/**
+ * The set as its circuit says it should work, every part at its nominal value: voltages at any line, what a meter shows,
+ * how nodes answer each other. Solved when asked and kept; safe for several threads.
+ */
+final class HealthySet {
+    private static final int KEPT_SETS = 64;
+    private static final int KEPT_ANSWERS = 4000;
+    private static final double LEAST_SUPPLY_VOLTS = 5;
+
+    private record Key(List<Card> cards, String mode) {}
+
+    /** The sets judged last; a shelf is judged over and over. */
+    private static final Map<Key, Optional<HealthySet>> KEPT = new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, Optional<HealthySet>> eldest) {
+            return size() > KEPT_SETS;
+        }
+    };
+
+    private final Network network;
+    private final AtWork work;
+    private final Map<Double, Optional<OperatingPoint>> points = new HashMap<>();
+    private final Map<List<Object>, OptionalDouble> shown = new HashMap<>();
+    private final Map<String, double[]> answers = new HashMap<>();
+
+    private HealthySet(Network network) {
+        this.network = network;
+        work = new AtWork(network);
+    }
+
+    /**
+     * The set's circuit, if it is whole: it compiles, has a source and a tube, and settles with a supply voltage.
+     *
+     * @param cards of the set
+     * @param modes of the set, the default first
+     */
+    static Optional<HealthySet> of(List<Card> cards, List<String> modes, String mode) {
+        Key key = new Key(cards, mode);
+        synchronized (KEPT) {
+            Optional<HealthySet> kept = KEPT.get(key);
+            if (kept == null) {
+                kept = compile(cards, modes, mode);
+                KEPT.put(key, kept);
+            }
+            return kept;
+        }
+    }
+
+    private static Optional<HealthySet> compile(List<Card> cards, List<String> modes, String mode) {
+        try {
+            Deck deck = new Deck("", cards, Map.of(), List.of(), List.of(), modes, List.of());
+            HealthySet set = new HealthySet(Network.of(deck, TubeModels.shipped(), mode));
+            boolean whole = !set.network.sources().isEmpty() && !set.network.amplifiers().isEmpty();
+            Optional<OperatingPoint> point = whole ? set.at(set.nominalLine()) : Optional.empty();
+            return point.filter(HealthySet::isSupplied).map(found -> set);
+        } catch (DeckRefused refused) {
+            return Optional.empty();
+        }
+    }
+
+    private static boolean isSupplied(OperatingPoint point) {
+        return point.network().names().stream().anyMatch(node -> point.volts(node).orElse(0) > LEAST_SUPPLY_VOLTS);
+    }
+
+    /** Line voltage the circuit is drawn for [V RMS]; 0 for a set on batteries. */
+    double nominalLine() {
+        return network.line().map(Source::volts).orElse(0.0);
+    }
+
+    boolean knows(String node) {
+        return network.node(node).isPresent();
+    }
+
+    private synchronized Optional<OperatingPoint> at(double line) {
+        return points.computeIfAbsent(line, volts -> work.solve(values(volts)).settled());
+    }
+
+    private Values values(double line) {
+        Values nominal = Values.nominal(network);
+        return network.line().isPresent() && line > 0 ? nominal.atLine(line) : nominal;
+    }
+
+    /** DC of a node on this line without a meter; empty where nothing leads to it. */
+    synchronized OptionalDouble volts(String node, double line) {
+        return at(line).map(point -> point.volts(node)).orElse(OptionalDouble.empty());
+    }
+
+    /** What a meter shows at a node on this line. */
+    synchronized OptionalDouble shown(String node, double line, Meter meter) {
+        if (shown.size() > KEPT_ANSWERS) {
+            shown.clear();
+        }
+        return shown.computeIfAbsent(List.of(node, line, meter.notation()), key -> read(node, line, meter));
+    }
+
+    private OptionalDouble read(String node, double line, Meter meter) {
+        Optional<OperatingPoint> point = at(line);
+        if (point.isEmpty() || network.node(node).isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        return new MeterReadings(work, point.get()).reads(node, volts -> meter.inputResistance(new Volts(volts)).value());
+    }
+
+    /** Volts at {@code seen} per ampere fed into {@code driven}, around the nominal line [Ω]; empty where nothing leads. */
+    synchronized OptionalDouble transferOhms(String seen, String driven) {
+        int to = network.node(seen).orElse(-1);
+        int from = network.node(driven).orElse(-1);
+        if (to < 0 || from < 0 || at(nominalLine()).map(point -> point.volts(seen).isEmpty() || point.volts(driven).isEmpty()).orElse(true)) {
+            return OptionalDouble.empty();
+        }
+        double[] row = answers.computeIfAbsent(seen, node -> Sensitivities.of(work, values(nominalLine())).map(found -> found.answers(node)).orElse(new double[0]));
+        return row.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(row[from]);
+    }
+
+    /** Every node's answer is asked for at once when one is; saves the work of finding the operating point again. */
+    synchronized void prepare(List<String> nodes) {
+        List<String> missing = new ArrayList<>(nodes);
+        missing.removeIf(node -> answers.containsKey(node) || network.node(node).orElse(-1) < 0);
+        if (!missing.isEmpty()) {
+            Sensitivities.of(work, values(nominalLine())).ifPresent(found -> missing.forEach(node -> answers.put(node, found.answers(node))));
+        }
+    }
+}
