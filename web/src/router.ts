@@ -12,6 +12,8 @@ export const router = createRouter({
         { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/volts` },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         { path: 'circuit', component: () => import('./circuit/CircuitView.vue'), props: true, meta: { title: 'Circuit and sheet' } },
+        { path: 'ohms', component: () => import('./model/OhmsView.vue'), props: true, meta: { title: 'Cold ohms' } },
+        { path: 'what-if', component: () => import('./model/WhatIfView.vue'), props: true, meta: { title: 'What if' } },
         { path: 'log', component: () => import('./log/LogView.vue'), props: true, meta: { title: 'Log' } },
       ],
     },

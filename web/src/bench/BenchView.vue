@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { AdjustmentsHorizontalIcon, ArrowLeftIcon, ClockIcon, CpuChipIcon, MoonIcon, SunIcon, WrenchScrewdriverIcon } from '@heroicons/vue/24/outline'
+import { AdjustmentsHorizontalIcon, ArrowLeftIcon, BeakerIcon, ClockIcon, CpuChipIcon, MoonIcon, ScaleIcon, SunIcon, WrenchScrewdriverIcon } from '@heroicons/vue/24/outline'
 import { RouterLink, RouterView } from 'vue-router'
 import { useTheme } from '../ui/theme'
 
@@ -7,7 +7,9 @@ defineProps<{ setId: string }>()
 const { theme, toggle } = useTheme()
 const pages = [
   { to: 'circuit', name: 'Circuit', icon: CpuChipIcon },
+  { to: 'ohms', name: 'Ohms', icon: ScaleIcon },
   { to: 'volts', name: 'Volts', icon: AdjustmentsHorizontalIcon },
+  { to: 'what-if', name: 'What if', icon: BeakerIcon },
   { to: 'log', name: 'Log', icon: ClockIcon },
 ] as const
 </script>

@@ -2,6 +2,8 @@ package org.umberdial.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -132,10 +134,10 @@ final class DeckFile {
             return "inf";
         }
         double size = Math.abs(value);
-        if (size != 0 && (size < 1e-4 || size >= 1e7)) {
+        if (size != 0 && (size < 1e-4 || size >= 1e13)) {
             return String.format(Locale.ROOT, "%.5e", value);
         }
-        String text = new java.math.BigDecimal(value).round(new java.math.MathContext(6)).toPlainString();
+        String text = new BigDecimal(value).round(new MathContext(6)).toPlainString();
         String trimmed = text.contains(".") ? text.replaceFirst("0+$", "").replaceFirst("\\.$", "") : text;
         return trimmed.equals("-0") ? "0" : trimmed;
     }

@@ -1,5 +1,6 @@
 package org.umberdial.cli;
 
+import java.io.PrintWriter;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -14,11 +15,11 @@ public final class Umber {
     private Umber() {}
 
     public static void main(String[] arguments) {
-        System.exit(run(arguments));
+        System.exit(run(new PrintWriter(System.out), new PrintWriter(System.err, true), arguments));
     }
 
-    static int run(String... arguments) {
-        CommandLine command = new CommandLine(new Umber());
+    static int run(PrintWriter out, PrintWriter err, String... arguments) {
+        CommandLine command = new CommandLine(new Umber()).setOut(out).setErr(err);
         command.setExecutionExceptionHandler((failure, line, parsed) -> {
             if (failure instanceof Refused refused) {
                 line.getErr().println("umber: " + refused.getMessage());

@@ -1,6 +1,7 @@
 package org.umberdial.core.set;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
@@ -9,7 +10,8 @@ import org.umberdial.core.reading.ReadingKind;
 /**
  * A set as the rules see it: its circuit, its test points in probing order and its sheet.
  *
- * @param modes the default first; empty when there is only one
+ * @param modes  the default first; empty when there is only one
+ * @param models diode models by name, with their parameters
  */
 public record BenchSet(
         ConstructionClass construction,
@@ -17,7 +19,13 @@ public record BenchSet(
         List<Deck.SocketPins> sockets,
         List<TestPoint> testPoints,
         List<SheetValue> sheet,
-        List<String> modes) {
+        List<String> modes,
+        Map<String, Map<String, Double>> models) {
+
+    /** A set without diode models of its own. */
+    public BenchSet(ConstructionClass construction, List<Part> parts, List<Deck.SocketPins> sockets, List<TestPoint> testPoints, List<SheetValue> sheet, List<String> modes) {
+        this(construction, parts, sockets, testPoints, sheet, modes, Map.of());
+    }
 
     public Optional<Part> part(String reference) {
         return parts.stream().filter(part -> part.reference().equalsIgnoreCase(reference)).findFirst();

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.UnaryOperator;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckRefused;
@@ -18,6 +19,7 @@ import org.umberdial.core.circuit.work.MeterReadings;
 import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.circuit.work.Sensitivities;
 import org.umberdial.core.reading.Meter;
+import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.Volts;
 
@@ -30,7 +32,7 @@ final class HealthySet {
     private static final int KEPT_ANSWERS = 4000;
     private static final double LEAST_SUPPLY_VOLTS = 5;
 
-    private record Key(List<Card> cards, String mode) {}
+    private record Key(List<Card> cards, Map<String, Map<String, Double>> models, String mode) {}
 
     /** The sets judged last; a shelf is judged over and over. */
     private static final Map<Key, Optional<HealthySet>> KEPT = new LinkedHashMap<>(16, 0.75f, true) {
@@ -56,25 +58,32 @@ final class HealthySet {
     /**
      * The set's circuit, if it is whole: it compiles, has a source and a tube, and settles with a supply voltage.
      *
-     * @param cards of the set
-     * @param modes of the set, the default first
      */
-    static Optional<HealthySet> of(List<Card> cards, List<String> modes, String mode) {
-        Key key = new Key(cards, mode);
+    static Optional<HealthySet> of(BenchSet bench, String mode) {
+        Key key = new Key(bench.cards(), bench.models(), mode);
         synchronized (KEPT) {
             Optional<HealthySet> kept = KEPT.get(key);
             if (kept == null) {
-                kept = compile(cards, modes, mode);
+                kept = compile(bench, mode);
                 KEPT.put(key, kept);
             }
             return kept;
         }
     }
 
-    private static Optional<HealthySet> compile(List<Card> cards, List<String> modes, String mode) {
+    /**
+     * The set's circuit compiled for solving.
+     *
+     * @throws DeckRefused when a part cannot be taken
+     */
+    static Network network(BenchSet bench, String mode) {
+        Deck deck = new Deck("", bench.cards(), bench.models(), bench.sockets(), List.of(), bench.modes(), List.of());
+        return Network.of(deck, TubeModels.shipped(), mode);
+    }
+
+    private static Optional<HealthySet> compile(BenchSet bench, String mode) {
         try {
-            Deck deck = new Deck("", cards, Map.of(), List.of(), List.of(), modes, List.of());
-            HealthySet set = new HealthySet(Network.of(deck, TubeModels.shipped(), mode));
+            HealthySet set = new HealthySet(network(bench, mode));
             boolean whole = !set.network.sources().isEmpty() && !set.network.amplifiers().isEmpty();
             Optional<OperatingPoint> point = whole ? set.at(set.nominalLine()) : Optional.empty();
             return point.filter(HealthySet::isSupplied).map(found -> set);
@@ -90,6 +99,40 @@ final class HealthySet {
     /** Line voltage the circuit is drawn for [V RMS]; 0 for a set on batteries. */
     double nominalLine() {
         return network.line().map(Source::volts).orElse(0.0);
+    }
+
+    Network network() {
+        return network;
+    }
+
+    /**
+     * The set with something changed, on this line.
+     *
+     * @param change of the values at that line
+     * @return the operating point and what a meter shows at the nodes asked for; empty when it does not settle
+     */
+    synchronized Optional<Changed> changed(UnaryOperator<Values> change, double line, List<String> nodes, Optional<Meter> meter) {
+        if (at(line).isEmpty() || !work.solve(values(line)).settled().isPresent()) {
+            return Optional.empty();
+        }
+        Optional<OperatingPoint> point = work.solve(change.apply(values(line))).settled();
+        if (point.isEmpty()) {
+            return Optional.empty();
+        }
+        MeterReadings readings = new MeterReadings(work, point.get());
+        Map<String, OptionalDouble> volts = new HashMap<>();
+        for (String node : nodes) {
+            OptionalDouble open = point.get().volts(node);
+            volts.put(node, meter.isEmpty() || open.isEmpty() ? open : readings.reads(node, v -> meter.get().inputResistance(new Volts(v)).value()));
+        }
+        return Optional.of(new Changed(point.get(), volts));
+    }
+
+    /** @param shown on the meter, by node; empty where nothing leads */
+    record Changed(OperatingPoint point, Map<String, OptionalDouble> shown) {}
+
+    synchronized Optional<OperatingPoint> point(double line) {
+        return at(line);
     }
 
     boolean knows(String node) {

@@ -74,7 +74,7 @@ public final class StageModel {
         }
         this.fixedVolts = derivedVolts();
         this.supplyFed = supplyFed();
-        Optional<HealthySet> whole = HealthySet.of(set.cards(), set.modes(), mode);
+        Optional<HealthySet> whole = HealthySet.of(set, mode);
         OptionalDouble onSheet = sheetRows().mapToDouble(SheetValue::lineVolts).findFirst();
         this.sheetLine = onSheet.isPresent() || whole.isEmpty() ? onSheet : OptionalDouble.of(whole.get().nominalLine());
         this.circuit = whole.filter(this::bearsOutTheSheet);

@@ -34,6 +34,8 @@ class DemoShop implements SmartInitializingSingleton {
     private static final String BROWN = "22222222-0000-4000-8000-000000000001";
     private static final String GRAND = "22222222-0000-4000-8000-000000000002";
     private static final String IVORY = "22222222-0000-4000-8000-000000000003";
+    private static final String PLAYER = "22222222-0000-4000-8000-000000000004";
+    private static final String ELDER = "22222222-0000-4000-8000-000000000005";
 
     private final ShopService shops;
     private final SetService sets;
@@ -59,7 +61,7 @@ class DemoShop implements SmartInitializingSingleton {
 
     private void fill() throws IOException {
         String shopId = shops.localShopId();
-        if (sets.shelf(shopId).size() >= 3) {
+        if (sets.shelf(shopId).size() >= 5) {
             return;
         }
         Shop shop = shops.shop(shopId);
@@ -70,6 +72,8 @@ class DemoShop implements SmartInitializingSingleton {
         shops.add(shopId, new Instrument(METER, "Bench meter", Meter.parse("10M"), 0.01, false, 0));
         shops.add(shopId, new Instrument(OLD_METER, "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
         Caller caller = new Caller(shopId, "demo");
+        take(caller, ELDER, new StoredSet.Label("Tall set with field-coil speaker", "0398", "floor", "its turn"), ConstructionClass.MAINS_TRANSFORMER, 119, "field-coil", false);
+        take(caller, PLAYER, new StoredSet.Label("Suitcase record player", "0407", "shelf 4", "a new stack"), ConstructionClass.RECORD_PLAYER, 233, "record-player", true);
         take(caller, IVORY, new StoredSet.Label("Ivory table set, same chassis", "0415", "shelf 2", "its turn"), ConstructionClass.SERIES_STRING, 121.4, "table-set", false);
         take(caller, GRAND, new StoredSet.Label("Walnut superhet with FM", "0409", "shelf 1", "owner's word on the cabinet"), ConstructionClass.MAINS_TRANSFORMER, 233, "fm-superhet", true);
         take(caller, BROWN, new StoredSet.Label("Brown table set, five tubes", "0412", "shelf 3", ""), ConstructionClass.SERIES_STRING, 121.4, "table-set", true);

@@ -54,7 +54,7 @@ public class SetService {
         Deck deck = deck(shopId, row);
         Map<String, List<PartValue>> values = tables.values(shopId, setId);
         List<Part> parts = CircuitImport.parts(deck).stream().map(part -> withValues(part, values.getOrDefault(part.reference(), List.of()))).toList();
-        BenchSet set = new BenchSet(row.construction(), parts, deck.sockets(), tables.testPoints(shopId, setId), tables.sheet(shopId, setId), row.modes());
+        BenchSet set = new BenchSet(row.construction(), parts, deck.sockets(), tables.testPoints(shopId, setId), tables.sheet(shopId, setId), row.modes(), deck.models());
         return new StoredSet(setId, row.label(), set, deck, row.conditions(), row.version(), row.createdAt(), row.touchedAt());
     }
 

@@ -1,0 +1,156 @@
+package org.umberdial.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class UmberTest {
+    private static final String DECK = """
+            own example: half-wave supply and one audio stage
+            VLINE line 0 SIN(0 169.7 60)
+            R1 line v2_plate 47 ; kind=wirewound
+            XV2 v2_plate bplus 35W4 ; kind=tube
+            C1 bplus 0 40u ; kind=electrolytic
+            R2 bplus v1_plate 270k ; kind=carbon
+            XV1 v1_plate v1_grid 0 12AV6_T ; kind=tube
+            R3 v1_grid 0 10meg ; kind=carbon
+            C2 v1_plate out 10n
+            *TP bplus v1_plate v1_grid
+            .end
+            """;
+
+    @TempDir
+    private Path directory;
+    private final StringWriter out = new StringWriter();
+    private final StringWriter err = new StringWriter();
+
+    private int run(String... arguments) {
+        out.getBuffer().setLength(0);
+        err.getBuffer().setLength(0);
+        return Umber.run(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
+    }
+
+    private String deck(String text) throws IOException {
+        return Files.writeString(directory.resolve("set.cir"), text).toString();
+    }
+
+    private List<String> cells(String node) {
+        return out.toString().lines().filter(line -> line.startsWith(node + ",")).map(line -> List.of(line.split(",", -1))).findFirst().orElseThrow();
+    }
+
+    @Test
+    void solve_printsEveryNode_andLeavesAFloatingOneEmpty() throws IOException {
+        assertEquals(0, run("solve", deck(DECK)));
+        assertTrue(out.toString().startsWith("node,volts,ac_volts,reads,source_ohms\n"));
+        assertEquals(166, Double.parseDouble(cells("bplus").get(1)), 3);
+        assertEquals(120, Double.parseDouble(cells("line").get(2)), 0.1);
+        assertEquals(List.of("out", "", "", "", ""), cells("out"));
+        assertTrue(err.toString().contains("out has no path"));
+    }
+
+    @Test
+    void lineAndMeter_changeWhatIsRead() throws IOException {
+        String deck = deck(DECK);
+        run("solve", deck, "--meter", "10M");
+        double electronic = Double.parseDouble(cells("v1_plate").get(3));
+        run("solve", deck, "--meter", "1k/V@250", "--line", "120");
+        assertTrue(Double.parseDouble(cells("v1_plate").get(3)) < 0.9 * electronic);
+        run("solve", deck, "--line", "100");
+        assertEquals(138, Double.parseDouble(cells("bplus").get(1)), 4);
+    }
+
+    @Test
+    void ohms_startFromTheNodeAsked() throws IOException {
+        String deck = deck(DECK);
+        assertEquals(0, run("ohms", deck));
+        assertEquals("inf", cells("bplus").get(1));
+        assertEquals("10000000", cells("v1_grid").get(1));
+        assertEquals(0, run("ohms", deck, "--from", "BPLUS"));
+        assertEquals("270000", cells("v1_plate").get(1));
+        assertEquals(2, run("ohms", deck, "--from", "nowhere"));
+    }
+
+    @Test
+    void warmup_andRipple_areTables() throws IOException {
+        String deck = deck(DECK);
+        assertEquals(0, run("warmup", deck, "--lamp", "60W:1,bypass:1", "--seconds", "2"));
+        assertTrue(out.toString().startsWith("seconds,line_volts,set_volts,line_amps,lamp_watts,bplus,v1_plate,v1_grid\n0.00,"));
+        assertEquals(10, out.toString().lines().count());
+        assertEquals(0, run("ripple", deck));
+        assertEquals("60", cells("bplus").get(2));
+    }
+
+    @Test
+    void spice_readsBack() throws IOException {
+        run("spice", deck(DECK));
+        String exported = out.toString();
+        run("solve", deck(exported));
+        String again = out.toString();
+        run("solve", deck(DECK));
+        assertEquals(out.toString(), again);
+    }
+
+    @Test
+    void anIncludedFile_liesBesideTheDeck_andNowhereElse() throws IOException {
+        Files.writeString(directory.resolve("more.inc"), "R9 bplus 0 100k\n");
+        assertEquals(0, run("solve", deck(DECK.replace("*TP", ".include more.inc\n*TP"))));
+        assertEquals(2, run("solve", deck(DECK.replace("*TP", ".include ../more.inc\n*TP"))));
+    }
+
+    @Test
+    void aTypeThatIsMissing_comesFromAFile() throws IOException {
+        String deck = deck(DECK.replace("12AV6", "XY9"));
+        assertEquals(2, run("solve", deck));
+        assertTrue(err.toString().contains("Line 7: XV1: the type XY9 is not in the tube data"));
+        Path tubes = Files.writeString(directory.resolve("tubes.csv"), "type,section,point,Va,Vg1,Ia_mA,gm_mA_V,rp_kohm,mu,heater_V,heater_A\nXY9,triode,1,200,-3,4,2.5,12,30,6.3,0.3\n");
+        assertEquals(0, run("solve", deck, "--tubes", tubes.toString()));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "R1 a 0 4k7|Line 2|4.7k",
+        "R1 a b 1k~R1 b c 1k|Line 3|line 2 already",
+        "R1 a 0 0|Line 2|0 ohms",
+        "C1 a 0 -1u|Line 2|negative",
+        "V1 a 0 5~V2 a 0 6|Line 3|loop",
+        "XV1 a b c NOSUCH_T|Line 2|NOSUCH",
+        ".include gone.cir|Line 2|beside the deck",
+    })
+    void aBadDeck_isASentenceWithItsLine_andExitTwo(String cards, String line, String says) throws IOException {
+        assertEquals(2, run("solve", deck("t\n" + cards.replace('~', '\n') + "\n")));
+        assertTrue(err.toString().contains(line) && err.toString().contains(says), err.toString());
+        assertFalse(err.toString().contains("Exception") || err.toString().contains("\tat "));
+        assertEquals("", out.toString());
+    }
+
+    @Test
+    void junk_nothing_andAHugeDeck_areRefused() throws IOException {
+        Path junk = directory.resolve("junk.cir");
+        byte[] bytes = new byte[5000];
+        new java.util.Random(3).nextBytes(bytes);
+        Files.write(junk, bytes);
+        assertEquals(2, run("solve", junk.toString()));
+        assertEquals(2, run("solve", directory.resolve("missing.cir").toString()));
+        assertEquals(2, run("solve", deck("only a title\n")));
+        StringBuilder huge = new StringBuilder("t\nV1 n0 0 10\n");
+        for (int i = 0; i < 10_000; i++) {
+            huge.append("R").append(i).append(" n").append(i).append(" n").append(i + 1).append(" 1k\n");
+        }
+        assertEquals(2, run("solve", deck(huge.toString())));
+        assertTrue(err.toString().contains("at most 2000 are solved"));
+        assertEquals(2, run("warmup", deck("t\nV1 a 0 5\nR1 a 0 1k\n")));
+        assertEquals(2, run("solve", deck(DECK), "--meter", "wat"));
+        assertEquals(2, run("solve", deck(DECK), "--mode", "FM"));
+    }
+}
