@@ -26,6 +26,11 @@ const set = useQuery({ queryKey: ['circuit', () => props.setId, 'label'], queryF
       <AppButton @click="labelling = true">Title, place, waits for…</AppButton>
     </BenchHeader>
     <LabelDialog :open="labelling" :set="set.data.value" @close="labelling = false" />
+    <section v-if="circuit.unread.length > 0" class="mx-6 mt-3 rounded border border-bad bg-sheet px-4 py-2" aria-label="Incomplete circuit">
+      <h2 class="font-semibold text-bad">The circuit is incomplete and is not solved until this is mended</h2>
+      <ul><li v-for="line in circuit.unread" :key="line" class="py-0.5">{{ say(line) }}</li></ul>
+      <p class="py-1 text-sm text-soft">Type each part again under Parts, or load a mended file. <button class="min-h-11 font-semibold text-accent underline underline-offset-4" @click="doors.settleUnread()">They are mended, or not needed</button></p>
+    </section>
     <TabGroup as="div" class="px-6 py-2">
       <TabList class="flex gap-1 border-b border-line">
         <Tab v-for="(tab, i) in [`Parts (${circuit.parts.length})`, `Points and sheet (${circuit.testPoints.length})`, 'Files']" :key="i" v-slot="{ selected }" as="template">

@@ -26,6 +26,7 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
     error: query.error,
     putPart: (line: string) => keep(ask(http.POST('/api/sets/{setId}/parts', { params: params(), body: { line } }))),
     removePart: (reference: string) => keep(ask(http.DELETE('/api/sets/{setId}/parts/{reference}', { params: { path: { setId: toValue(setId), reference } } }))),
+    settleUnread: () => keep(ask(http.DELETE('/api/sets/{setId}/unread-lines', { params: params() }))),
     addValue: (body: Schemas['ValueEdit']) => keep(ask(http.POST('/api/sets/{setId}/part-values', { params: params(), body }))),
     putPoints: (points: Schemas['PointEdit'][]) => keep(ask(http.PUT('/api/sets/{setId}/test-points', { params: params(), body: { points } }))),
     putSheet: (body: Schemas['SheetEdit']) => keep(ask(http.PUT('/api/sets/{setId}/sheet-values', { params: params(), body }))),

@@ -13,7 +13,7 @@ const { data: chart, error } = useColdOhms(() => props.setId)
 </script>
 
 <template>
-  <div v-if="set.data.value && chart">
+  <div v-if="set.data.value && chart" class="h-full overflow-auto" tabindex="0" role="region" aria-label="Cold ohms">
     <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="say(`Cold ohms${chart.mode ? ` · ${chart.mode}` : ''}`)" />
     <aside class="flex items-center gap-3 bg-caution px-4 py-2 text-[14px] leading-tight text-on-caution" aria-label="Caution">
       <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />

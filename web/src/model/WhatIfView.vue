@@ -53,7 +53,7 @@ function keep() {
 }
 function described(change: Change): string {
   const kind = kinds[change.kind]
-  return `${change.part} ${change.kind === 'VALUE' ? change.value : kind.name}${change.kind === 'LEAK' ? ` ${change.value}` : change.kind === 'WEAK' ? `, ${change.value} % left` : ''}`
+  return `${change.part} ${change.kind === 'VALUE' ? `= ${change.value}` : kind.name}${change.kind === 'LEAK' ? ` ${change.value}` : change.kind === 'WEAK' ? `, ${change.value} % left` : ''}`
 }
 </script>
 
@@ -70,6 +70,7 @@ function described(change: Change): string {
             <button class="min-h-11 px-3 text-sm underline underline-offset-4" @click="remove(i)">undo<span class="sr-only"> {{ described(change) }}</span></button>
           </li>
         </ul>
+        <p v-if="problem && !draft" role="alert" class="text-bad">{{ say(problem.errors[0]?.detail ?? problem.detail) }} Undo it, or give another value.</p>
         <ChangeForm v-model="draft" :parts="parts.data.value.parts" :problem="problem" :say="say" :full="kept.length > 6" @keep="keep" />
         <AppButton v-if="kept.length > 0" @click="kept = []; draft = null">Back to the healthy set</AppButton>
         <ul v-if="answer.data.value && answer.data.value.consequences.length > 0" class="space-y-1 border-t border-line pt-3" aria-label="What else follows">

@@ -74,7 +74,7 @@ class VoltsJourneyTest {
         assertThat(grid).containsText(Pattern.compile("\\+5\\.[4-8]"));
         assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("What else follows"))).containsText("The heater of V5 gets");
         leak.press("Enter");
-        assertThat(page.getByText("C4 leaks 2.8M")).isVisible();
+        assertThat(page.getByText("C4 leaks 2.8M").first()).isVisible();
         part.focus();
         page.keyboard().type("R11");
         page.keyboard().press("Enter");

@@ -66,6 +66,28 @@ class ModelTest {
     }
 
     @Test
+    void aDeckWithALineThatCannotBeRead_loadsIncomplete_untilThePartIsTypedAgain() throws IOException {
+        String set = RunningServer.newTableSet();
+        String deck = new String(RunningServer.resource("table-set.cir"), java.nio.charset.StandardCharsets.UTF_8).replace("R5 filter_2 v3_plate 470k", "R5 filter_2 v3_plate 4k7");
+        JsonNode file = RunningServer.upload("/api/sets/" + set + "/circuit-imports", deck.getBytes(java.nio.charset.StandardCharsets.UTF_8)).json();
+        assertEquals(1, file.get("refused").size());
+        assertTrue(file.get("refused").get(0).toString().contains("4.7k"));
+        JsonNode circuit = RunningServer.get("/api/sets/" + set + "/circuit").json();
+        assertTrue(circuit.get("unread").get(0).asString().contains("R5"));
+        assertTrue(RunningServer.get("/api/sets/" + set + "/what-if-parts").json().get("refusal").asString().contains("incomplete"));
+        RunningServer.post("/api/sets/" + set + "/parts", "{\"line\":\"R5 filter_2 v3_plate 470k ; kind=carbon\"}");
+        assertEquals(0, RunningServer.get("/api/sets/" + set + "/circuit").json().get("unread").size());
+        assertEquals("", RunningServer.get("/api/sets/" + set + "/what-if-parts").json().get("refusal").asString());
+    }
+
+    @Test
+    void aDeckOfJunk_leavesTheCircuitAlone() throws IOException {
+        String set = RunningServer.newTableSet();
+        assertEquals(422, RunningServer.upload("/api/sets/" + set + "/circuit-imports", "t\nR1 a 0 4k7\nnonsense here\nR2 a 0 1k\n".getBytes()).status());
+        assertEquals(50, RunningServer.get("/api/sets/" + set + "/circuit").json().get("parts").size());
+    }
+
+    @Test
     void aCircuitThatCannotBeSolved_saysWhy() throws IOException {
         String set = RunningServer.newTableSet();
         RunningServer.upload("/api/sets/" + set + "/circuit-imports", "t\nVLINE a 0 SIN(0 169.7 60)\nR1 a p 1k\nXV1 p g 0 NOSUCH_T\n*TP p\n".getBytes());

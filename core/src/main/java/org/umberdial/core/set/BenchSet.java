@@ -12,6 +12,7 @@ import org.umberdial.core.reading.ReadingKind;
  *
  * @param modes  the default first; empty when there is only one
  * @param models diode models by name, with their parameters
+ * @param unread what could not be read of the circuit, each a sentence; the set is incomplete until it is mended
  */
 public record BenchSet(
         ConstructionClass construction,
@@ -20,11 +21,12 @@ public record BenchSet(
         List<TestPoint> testPoints,
         List<SheetValue> sheet,
         List<String> modes,
-        Map<String, Map<String, Double>> models) {
+        Map<String, Map<String, Double>> models,
+        List<String> unread) {
 
     /** A set without diode models of its own. */
     public BenchSet(ConstructionClass construction, List<Part> parts, List<Deck.SocketPins> sockets, List<TestPoint> testPoints, List<SheetValue> sheet, List<String> modes) {
-        this(construction, parts, sockets, testPoints, sheet, modes, Map.of());
+        this(construction, parts, sockets, testPoints, sheet, modes, Map.of(), List.of());
     }
 
     public Optional<Part> part(String reference) {

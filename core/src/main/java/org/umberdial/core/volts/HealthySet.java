@@ -17,6 +17,7 @@ import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.MeterReadings;
 import org.umberdial.core.circuit.work.OperatingPoint;
+import org.umberdial.core.circuit.work.Ripple;
 import org.umberdial.core.circuit.work.Sensitivities;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.BenchSet;
@@ -32,7 +33,7 @@ final class HealthySet {
     private static final int KEPT_ANSWERS = 4000;
     private static final double LEAST_SUPPLY_VOLTS = 5;
 
-    private record Key(List<Card> cards, Map<String, Map<String, Double>> models, String mode) {}
+    private record Key(List<Card> cards, Map<String, Map<String, Double>> models, List<String> unread, String mode) {}
 
     /** The sets judged last; a shelf is judged over and over. */
     private static final Map<Key, Optional<HealthySet>> KEPT = new LinkedHashMap<>(16, 0.75f, true) {
@@ -60,7 +61,7 @@ final class HealthySet {
      *
      */
     static Optional<HealthySet> of(BenchSet bench, String mode) {
-        Key key = new Key(bench.cards(), bench.models(), mode);
+        Key key = new Key(bench.cards(), bench.models(), bench.unread(), mode);
         synchronized (KEPT) {
             Optional<HealthySet> kept = KEPT.get(key);
             if (kept == null) {
@@ -82,6 +83,9 @@ final class HealthySet {
     }
 
     private static Optional<HealthySet> compile(BenchSet bench, String mode) {
+        if (!bench.unread().isEmpty()) {
+            return Optional.empty();
+        }
         try {
             HealthySet set = new HealthySet(network(bench, mode));
             boolean whole = !set.network.sources().isEmpty() && !set.network.amplifiers().isEmpty();
@@ -108,23 +112,28 @@ final class HealthySet {
     /**
      * The set with something changed, on this line.
      *
-     * @param change of the values at that line
+     * @param change      of the values at that line
+     * @param nodes       read on DC
+     * @param alternating read on AC, RMS
      * @return the operating point and what a meter shows at the nodes asked for; empty when it does not settle
      */
-    synchronized Optional<Changed> changed(UnaryOperator<Values> change, double line, List<String> nodes, Optional<Meter> meter) {
+    synchronized Optional<Changed> changed(UnaryOperator<Values> change, double line, List<String> nodes, List<String> alternating, Optional<Meter> meter) {
         if (at(line).isEmpty() || !work.solve(values(line)).settled().isPresent()) {
             return Optional.empty();
         }
-        Optional<OperatingPoint> point = work.solve(change.apply(values(line))).settled();
+        Values changed = change.apply(values(line));
+        Optional<OperatingPoint> point = work.solve(changed).settled();
         if (point.isEmpty()) {
             return Optional.empty();
         }
+        Optional<Ripple> ripple = alternating.isEmpty() ? Optional.empty() : Ripple.of(work, changed);
         MeterReadings readings = new MeterReadings(work, point.get());
         Map<String, OptionalDouble> volts = new HashMap<>();
         for (String node : nodes) {
             OptionalDouble open = point.get().volts(node);
             volts.put(node, meter.isEmpty() || open.isEmpty() ? open : readings.reads(node, v -> meter.get().inputResistance(new Volts(v)).value()));
         }
+        alternating.forEach(node -> volts.put(node, ripple.isPresent() && knows(node) ? OptionalDouble.of(ripple.get().rms(node)) : OptionalDouble.empty()));
         return Optional.of(new Changed(point.get(), volts));
     }
 

@@ -34,7 +34,7 @@ public record PinChart(List<Socket> sockets, List<Line> points, Optional<String>
         } catch (DeckRefused refused) {
             return new PinChart(List.of(), List.of(), Optional.empty(), WhatIf.whyUnsolved(set, mode));
         }
-        if (set.parts().isEmpty()) {
+        if (set.parts().isEmpty() || !set.unread().isEmpty()) {
             return new PinChart(List.of(), List.of(), Optional.empty(), WhatIf.whyUnsolved(set, mode));
         }
         ColdOhms cold = new ColdOhms(Values.nominal(network));

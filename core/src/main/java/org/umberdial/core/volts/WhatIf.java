@@ -11,6 +11,7 @@ import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.OperatingPoint;
+import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.TestPoint;
@@ -24,7 +25,7 @@ public final class WhatIf {
     private static final double OVERLOAD = 1;
 
     /**
-     * One point before and after.
+     * One point before and after, on DC; on AC RMS where that is what is measured there.
      *
      * @param healthy on the meter [V], empty where nothing leads
      * @param changed the same with the changes
@@ -103,9 +104,10 @@ public final class WhatIf {
         HealthySet healthy = whole.get();
         Values nominal = Values.nominal(healthy.network());
         changes.forEach(change -> change.apply(nominal));
-        List<String> nodes = set.testPoints().stream().map(TestPoint::node).toList();
-        Optional<HealthySet.Changed> before = healthy.changed(values -> values, bench.lineVolts(), nodes, bench.meter());
-        Optional<HealthySet.Changed> after = healthy.changed(values -> applied(values, changes), bench.lineVolts(), nodes, bench.meter());
+        List<String> alternating = set.testPoints().stream().map(TestPoint::node).filter(node -> set.usualKind(node) == ReadingKind.AC).toList();
+        List<String> nodes = set.testPoints().stream().map(TestPoint::node).filter(node -> !alternating.contains(node)).toList();
+        Optional<HealthySet.Changed> before = healthy.changed(values -> values, bench.lineVolts(), nodes, alternating, bench.meter());
+        Optional<HealthySet.Changed> after = healthy.changed(values -> applied(values, changes), bench.lineVolts(), nodes, alternating, bench.meter());
         if (before.isEmpty() || after.isEmpty()) {
             return unsolved(set, "With this change the circuit does not settle, so no figures are given. Try a milder value.");
         }
@@ -117,6 +119,9 @@ public final class WhatIf {
     public static String whyUnsolved(BenchSet set, String mode) {
         if (HealthySet.of(set, mode).isPresent()) {
             return "";
+        }
+        if (!set.unread().isEmpty()) {
+            return "The circuit is incomplete and is not solved until this is mended: " + String.join(" ", set.unread());
         }
         if (set.parts().isEmpty()) {
             return "The set has no circuit yet. Load a SPICE deck or enter its parts.";

@@ -16,7 +16,6 @@ import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.entry.EntryGrammar;
@@ -108,12 +107,13 @@ public class ExchangeService {
         return new ReadingFile(added, known, refused, file.notes());
     }
 
-    /** Takes the circuit from a SPICE deck, whole or not at all. */
+    /** Takes the circuit from a SPICE deck. Part lines that cannot be read are told; the set is incomplete until they are mended. */
     @Transactional
     public ReadingFile importCircuit(Caller caller, String setId, byte[] bytes) {
-        Deck deck = DeckReader.read(new String(bytes, StandardCharsets.UTF_8));
-        sets.replaceCircuit(caller.shopId(), setId, deck);
-        return new ReadingFile(deck.cards().size(), 0, List.of(), deck.notes());
+        DeckReader.Partial read = DeckReader.readWhatIsThere(new String(bytes, StandardCharsets.UTF_8));
+        sets.replaceCircuit(caller.shopId(), setId, read);
+        List<ReadingFile.BadLine> refused = read.faults().stream().map(fault -> new ReadingFile.BadLine(fault.line(), fault.text())).toList();
+        return new ReadingFile(read.deck().cards().size(), 0, refused, read.deck().notes());
     }
 
     public String exportReadings(String shopId, String setId) {

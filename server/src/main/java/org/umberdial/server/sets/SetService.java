@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,6 +33,7 @@ import org.umberdial.server.sets.internal.SetTables;
 /** The shop's sets: their labels, circuits, test points and sheets. */
 @Service
 public class SetService {
+    private static final Pattern PART_FIRST = Pattern.compile("^([RCLKVIDX]\\w*)\\b", Pattern.CASE_INSENSITIVE);
     /** Five times the largest home set; beyond it each verdict would take seconds. */
     private static final int MOST_NODES = 400;
 
@@ -54,7 +57,7 @@ public class SetService {
         Deck deck = deck(shopId, row);
         Map<String, List<PartValue>> values = tables.values(shopId, setId);
         List<Part> parts = CircuitImport.parts(deck).stream().map(part -> withValues(part, values.getOrDefault(part.reference(), List.of()))).toList();
-        BenchSet set = new BenchSet(row.construction(), parts, deck.sockets(), tables.testPoints(shopId, setId), tables.sheet(shopId, setId), row.modes(), deck.models());
+        BenchSet set = new BenchSet(row.construction(), parts, deck.sockets(), tables.testPoints(shopId, setId), tables.sheet(shopId, setId), row.modes(), deck.models(), row.unread().lines().map(line -> line.substring(line.indexOf('\t') + 1)).toList());
         return new StoredSet(setId, row.label(), set, deck, row.conditions(), row.version(), row.createdAt(), row.touchedAt());
     }
 
@@ -113,14 +116,40 @@ public class SetService {
     /** Puts a deck's circuit in the place of the set's; readings, sheet values and other part values stay. */
     @Transactional
     public StoredSet replaceCircuit(String shopId, String setId, Deck deck) {
+        return replaceCircuit(shopId, setId, new DeckReader.Partial(deck, List.of()));
+    }
+
+    /** The same with a deck that could be read in part: the set is incomplete until the rest is mended. */
+    @Transactional
+    public StoredSet replaceCircuit(String shopId, String setId, DeckReader.Partial read) {
+        Deck deck = read.deck();
         set(shopId, setId);
         checkSize(deck);
-        tables.replaceCircuit(shopId, setId, deck.cards().stream().collect(Collectors.toMap(Card::reference, DeckWriter::line, (a, b) -> b, LinkedHashMap::new)), deck.sockets(), modelLines(deck), deck.modes());
+        tables.replaceCircuit(shopId, setId, deck.cards().stream().collect(Collectors.toMap(Card::reference, DeckWriter::line, (a, b) -> b, LinkedHashMap::new)), deck.sockets(), modelLines(deck), deck.modes(), read.faults().stream().map(SetService::unreadLine).collect(Collectors.joining("\n")));
         if (!deck.testPoints().isEmpty()) {
             Map<String, TestPoint> named = tables.testPoints(shopId, setId).stream().collect(Collectors.toMap(TestPoint::node, point -> point));
             tables.replaceTestPoints(shopId, setId, CircuitImport.testPoints(deck).stream().map(point -> named.getOrDefault(point.node(), point)).toList());
         }
         tables.touch(shopId, setId, clock.instant());
+        return set(shopId, setId);
+    }
+
+    /** A fault about a part begins with the part's reference; adding that part mends it. */
+    private static String unreadLine(DeckRefused.Fault fault) {
+        Matcher part = PART_FIRST.matcher(fault.text());
+        return (part.find() ? part.group(1).toUpperCase(Locale.ROOT) : "") + "\t" + fault.toString().replaceAll("\\s+", " ");
+    }
+
+    private void mend(String shopId, String setId, String reference) {
+        String unread = tables.row(shopId, setId).orElseThrow().unread();
+        tables.setUnread(shopId, setId, unread.lines().filter(line -> !line.startsWith(reference + "\t")).collect(Collectors.joining("\n")));
+    }
+
+    /** Takes the person's word that what could not be read is mended or not needed. */
+    @Transactional
+    public StoredSet settleUnread(String shopId, String setId) {
+        set(shopId, setId);
+        tables.setUnread(shopId, setId, "");
         return set(shopId, setId);
     }
 
@@ -152,6 +181,7 @@ public class SetService {
             throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "Write one part: reference, nodes, value, as in R7 filter_2 v3_plate 470k ; kind=carbon tol=20 watt=0.5.").at("line");
         }
         tables.putPart(shopId, setId, one.cards().get(0).reference(), DeckWriter.line(one.cards().get(0)));
+        mend(shopId, setId, one.cards().get(0).reference());
         StoredSet changed = set(shopId, setId);
         checkSize(changed.deck());
         return changed;

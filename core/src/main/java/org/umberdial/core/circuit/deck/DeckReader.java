@@ -63,9 +63,38 @@ public final class DeckReader {
         return new DeckReader(files).readAll(text);
     }
 
+    /**
+     * What could be read of a deck, and what could not.
+     *
+     * @param faults empty when all was read
+     */
+    public record Partial(Deck deck, List<DeckRefused.Fault> faults) {}
+
+    /**
+     * Reads what can be read: the part lines that are right, and a fault for each that is not.
+     *
+     * @throws DeckRefused when the file is no deck at all, or most of its part lines are wrong
+     */
+    public static Partial readWhatIsThere(String text) {
+        DeckReader reader = new DeckReader(name -> Optional.empty());
+        Deck deck = reader.collect(text);
+        if (reader.faults.size() > deck.cards().size()) {
+            throw new DeckRefused(reader.faults);
+        }
+        return new Partial(deck, List.copyOf(reader.faults));
+    }
+
     private record Numbered(int number, String text) {}
 
     private Deck readAll(String text) {
+        Deck deck = collect(text);
+        if (!faults.isEmpty()) {
+            throw new DeckRefused(faults);
+        }
+        return deck;
+    }
+
+    private Deck collect(String text) {
         if (text.chars().anyMatch(c -> c < 9 || c == 0xFFFD)) {
             throw new DeckRefused(List.of(new DeckRefused.Fault(0, "This is not a text file; give a SPICE deck saved as plain text.")));
         }
@@ -103,9 +132,6 @@ public final class DeckReader {
             if (faults.size() >= MOST_FAULTS) {
                 break;
             }
-        }
-        if (!faults.isEmpty()) {
-            throw new DeckRefused(faults);
         }
         String title = lines.get(0).text.replaceFirst("^\\*\\s*", "").strip();
         return new Deck(title, List.copyOf(cards), Map.copyOf(models), List.copyOf(sockets), List.copyOf(testPoints), namedModes(), List.copyOf(notes));

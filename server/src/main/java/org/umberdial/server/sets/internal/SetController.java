@@ -57,7 +57,7 @@ class SetController {
 
     record SheetView(String node, String reference, ReadingKind kind, double value, String text, String unit, double lineVolts, String meter, String mode) {}
 
-    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, List<SheetView> sheet) {}
+    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, List<SheetView> sheet, List<String> unread) {}
 
     record PartLine(@NotBlank @Size(max = 500) String line) {}
 
@@ -112,6 +112,11 @@ class SetController {
     @DeleteMapping("/parts/{reference}")
     CircuitView removePart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String reference) {
         return circuit(sets.removePart(caller.shopId(), setId.toString(), reference));
+    }
+
+    @DeleteMapping("/unread-lines")
+    CircuitView settleUnread(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return circuit(sets.settleUnread(caller.shopId(), setId.toString()));
     }
 
     @PostMapping("/part-values")
@@ -182,7 +187,8 @@ class SetController {
                 set.set().parts().stream().map(SetController::part).toList(),
                 set.deck().nodes().stream().sorted().toList(),
                 set.set().testPoints().stream().map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList(),
-                set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode())).toList());
+                set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode())).toList(),
+                set.set().unread());
     }
 
     private static String exact(double value, Unit unit) {

@@ -30,7 +30,7 @@ import org.umberdial.server.sets.StoredSet;
 @Repository
 public class SetTables {
     /** One row of the sets' table. */
-    public record Row(String id, StoredSet.Label label, ConstructionClass construction, List<String> modes, String models, StoredSet.Conditions conditions, int version, Instant createdAt, Instant touchedAt) {}
+    public record Row(String id, StoredSet.Label label, ConstructionClass construction, List<String> modes, String models, String unread, StoredSet.Conditions conditions, int version, Instant createdAt, Instant touchedAt) {}
 
     private final DSLContext db;
 
@@ -49,6 +49,7 @@ public class SetTables {
                 ConstructionClass.valueOf(row.get(BENCH_SET.CONSTRUCTION)),
                 Arrays.stream(row.get(BENCH_SET.MODES).split(" ")).filter(mode -> !mode.isEmpty()).toList(),
                 row.get(BENCH_SET.MODELS),
+                row.get(BENCH_SET.UNREAD),
                 new StoredSet.Conditions(row.get(BENCH_SET.LINE_VOLTS), Optional.ofNullable(row.get(BENCH_SET.INSTRUMENT_ID)), row.get(BENCH_SET.MODE), Optional.ofNullable(row.get(BENCH_SET.SWITCHED_ON_AT))),
                 row.get(BENCH_SET.VERSION),
                 row.get(BENCH_SET.CREATED_AT),
@@ -107,7 +108,11 @@ public class SetTables {
         return db.select(PART.CARD).from(PART).where(PART.SHOP_ID.eq(shopId), PART.SET_ID.eq(setId)).orderBy(PART.POSITION).fetch(PART.CARD);
     }
 
-    public void replaceCircuit(String shopId, String setId, Map<String, String> cards, List<Deck.SocketPins> sockets, String models, List<String> modes) {
+    public void setUnread(String shopId, String setId, String unread) {
+        db.update(BENCH_SET).set(BENCH_SET.UNREAD, unread).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
+    }
+
+    public void replaceCircuit(String shopId, String setId, Map<String, String> cards, List<Deck.SocketPins> sockets, String models, List<String> modes, String unread) {
         db.deleteFrom(PART).where(PART.SHOP_ID.eq(shopId), PART.SET_ID.eq(setId)).execute();
         db.deleteFrom(SOCKET_PIN).where(SOCKET_PIN.SHOP_ID.eq(shopId), SOCKET_PIN.SET_ID.eq(setId)).execute();
         int position = 0;
@@ -129,6 +134,7 @@ public class SetTables {
         }
         db.update(BENCH_SET)
                 .set(BENCH_SET.MODELS, models)
+                .set(BENCH_SET.UNREAD, unread)
                 .set(BENCH_SET.MODES, String.join(" ", modes))
                 .set(BENCH_SET.MODE, modes.isEmpty() ? "" : modes.get(0))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
