@@ -37,11 +37,15 @@ final class Solver {
     private static final double CYCLE_TOLERANCE = 1e-7;
     /** d ln R / d ln V of a filament at rest. */
     private static final double FILAMENT_SLOPE = 0.45;
+    /** While nodes still move this far, a cycle closed with old slopes is good enough [V]. */
+    private static final double FAR_VOLTS = 0.5;
+    /** But not for longer than this; a circuit that is still far then needs the slopes. */
+    private static final int ROUGH_ROUNDS = 5;
     /** While warming up, a centivolt and some microamperes of charging current are below what is shown. */
-    private static final double SLOW_VOLT_TOLERANCE = 5e-3;
-    private static final double SLOW_CYCLE_TOLERANCE = 2e-5;
+    private static final double SLOW_VOLT_TOLERANCE = 1e-2;
+    private static final double SLOW_CYCLE_TOLERANCE = 5e-5;
     /** Old slopes of the cycle go on being used while they bring the miss down to this share each round. */
-    private static final double OLD_SLOPES_SHARE = 0.15;
+    private static final double OLD_SLOPES_SHARE = 0.3;
     /** Core loss of a magnet that has none given, so that one with all its windings open still has an answer [S]. */
     private static final double LEAST_CORE_SIEMENS = 1e-8;
     /** Below this a filament is cold and what its neighbours do is no matter [V]. */
@@ -98,6 +102,12 @@ final class Solver {
     int rounds;
     /** By how much the last cycle missed closing [A]. */
     private double cycleMiss;
+    /** How far the farthest node moved in the last round [V]. */
+    private double lastMoved;
+    /** State and averages one slow step ago, for where the next one starts looking. */
+    private final double[] stepStart;
+    private final double[] stepX;
+    private boolean stepped;
 
     Solver(Network network) {
         this.network = network;
@@ -134,6 +144,8 @@ final class Solver {
         scale = new double[states];
         covariance = new double[inputs][inputs];
         previousState = new double[states];
+        stepStart = new double[states];
+        stepX = new double[size];
     }
 
     private static <T> int[] indices(List<T> all, Predicate<T> chosen) {
@@ -186,6 +198,22 @@ final class Solver {
         }
         share = 1;
         System.arraycopy(cycle.meanState, 0, previousState, 0, states);
+        double[] presentX = x.clone();
+        double[] presentStart = cycle.start.clone();
+        goOn(stepX, x);
+        goOn(stepStart, cycle.start);
+        if (slowly(values)) {
+            stepped = true;
+            return true;
+        }
+        System.arraycopy(presentX, 0, x, 0, x.length);
+        System.arraycopy(presentStart, 0, cycle.start, 0, states);
+        cycle.forget();
+        stepped = false;
+        return slowly(values);
+    }
+
+    private boolean slowly(Values values) {
         for (rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
             double moved = round(values, rounds == 1);
             if (Double.isNaN(moved)) {
@@ -196,6 +224,17 @@ final class Solver {
             }
         }
         return false;
+    }
+
+    /** Starts where a straight line through the last two steps leads. */
+    private void goOn(double[] before, double[] now) {
+        for (int i = 0; i < now.length; i++) {
+            double present = now[i];
+            if (stepped) {
+                now[i] += present - before[i];
+            }
+            before[i] = present;
+        }
     }
 
     /** RMS volts across a branch in the last cycle; after {@link #spread}. */
@@ -215,6 +254,7 @@ final class Solver {
         Arrays.fill(cycle.start, 0);
         Arrays.fill(cycle.meanState, 0);
         cycle.forget();
+        stepped = false;
         for (double[] volts : cycle.junctionVolts) {
             Arrays.fill(volts, 0);
         }
@@ -282,6 +322,7 @@ final class Solver {
             inputMean[p] += step * (cycle.mean[p] - inputMean[p]);
         }
         cycleMiss = open;
+        lastMoved = moved;
         return Double.isFinite(moved) ? moved : Double.NaN;
     }
 
@@ -351,7 +392,7 @@ final class Solver {
             return Double.NaN;
         }
         double open = cycle.open(drift, previousState, scale);
-        boolean converging = fresh || open < OLD_SLOPES_SHARE * cycleMiss;
+        boolean converging = fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss;
         if (open < CYCLE_TOLERANCE || converging && cycle.close()) {
             return open;
         }

@@ -29,6 +29,9 @@ public final class WarmUp {
     private static final double CAPACITOR_SECONDS = 120;
     private static final double DOUBLING_KELVIN = 15;
     private static final double REFORMED_SHARE = 0.2;
+    /** So little warmth moves no voltage by more than a few millivolts; the set need not be solved again for it. */
+    private static final double NOTHING_WARMED = 1e-3;
+    private static final double STANDING_VOLTS = 0.02;
     private static final double LARGEST_FACTOR = 200;
 
     /**
@@ -52,6 +55,11 @@ public final class WarmUp {
     private final double lampVolts;
     private final double[] kelvin;
     private final double[] formed;
+    private Values lastValues;
+    private double lastVolts;
+    private boolean leaks;
+    /** How much the farthest filament has warmed since the set was last solved. */
+    private double warmed;
     private List<Double> lamps = List.of();
     private double[] lampWarmth = {};
 
@@ -88,6 +96,15 @@ public final class WarmUp {
         for (int i = 1; i <= steps; i++) {
             double now = i * STEP_SECONDS;
             Values present = present(now);
+            boolean still = warmed < NOTHING_WARMED && present == lastValues && samples.size() > 2 && near(samples.get(samples.size() - 1), samples.get(samples.size() - 2));
+            if (still) {
+                warmHeaters();
+                Sample before = samples.get(samples.size() - 1);
+                samples.add(new Sample(now, before.lineVolts(), before.setVolts(), before.lineAmperes(), before.lampWatts(), before.points()));
+                continue;
+            }
+            lastValues = present;
+            warmed = 0;
             if (!solver.step(present, STEP_SECONDS)) {
                 int worst = solver.worstNode();
                 String node = worst < network.names().size() ? network.names().get(worst) : "";
@@ -98,13 +115,28 @@ public final class WarmUp {
         return new Course(samples, Optional.empty());
     }
 
+    private static boolean near(Sample a, Sample b) {
+        for (int i = 0; i < a.points().length; i++) {
+            if (Math.abs(a.points()[i] - b.points()[i]) > STANDING_VOLTS) {
+                return false;
+            }
+        }
+        return a.lampWatts() == 0;
+    }
+
     private Values present(double now) {
         List<Double> wanted = schedule.lampsAt(now - STEP_SECONDS / 2);
         if (!wanted.equals(lamps)) {
             lamps = wanted;
             lampWarmth = new double[wanted.size()];
+            lastValues = null;
         }
-        Values present = nominal.atLine(Math.max(schedule.volts(now), 1e-3));
+        double volts = Math.max(schedule.volts(now), 1e-3);
+        if (lastValues != null && volts == lastVolts && lamps.isEmpty() && !leaks) {
+            return lastValues;
+        }
+        lastVolts = volts;
+        Values present = nominal.atLine(volts);
         if (!lamps.isEmpty()) {
             present = present.withFeed(lampOhms());
         }
@@ -116,6 +148,7 @@ public final class WarmUp {
             leaking |= leaks;
             factors[i] = leaks ? Math.min(Math.pow(2, kelvin[i] / DOUBLING_KELVIN) * (1 - (1 - REFORMED_SHARE) * formed[i]), LARGEST_FACTOR) : 1;
         }
+        leaks = leaking;
         return leaking ? present.leakingBy(factors) : present;
     }
 
@@ -133,11 +166,7 @@ public final class WarmUp {
 
     private Sample sample(double now, Values present) {
         solver.heaterVolts();
-        for (int i = 0; i < solver.warmth.length; i++) {
-            Heat heat = network.heats().get(i);
-            double power = solver.effectiveVolts[i] * solver.effectiveVolts[i] / heat.law().ohms(solver.warmth[i]) / heat.law().ratedWatts();
-            solver.warmth[i] += (1 - Math.exp(-STEP_SECONDS / heat.law().seconds())) * (power - solver.warmth[i]);
-        }
+        warmHeaters();
         double lampWatts = 0;
         for (int b = 0; b < network.branches().size() && !lamps.isEmpty(); b++) {
             if (network.branches().get(b).kind() == Branch.Kind.FEED) {
@@ -153,6 +182,19 @@ public final class WarmUp {
             volts[i] = Stamps.at(solver.x, points[i]);
         }
         return new Sample(now, schedule.volts(now), side.setVolts(), side.amperes(), lampWatts, volts);
+    }
+
+    /** Lets every filament follow the power it has. */
+    private void warmHeaters() {
+        double most = 0;
+        for (int i = 0; i < solver.warmth.length; i++) {
+            Heat heat = network.heats().get(i);
+            double power = solver.effectiveVolts[i] * solver.effectiveVolts[i] / heat.law().ohms(solver.warmth[i]) / heat.law().ratedWatts();
+            double change = (1 - Math.exp(-STEP_SECONDS / heat.law().seconds())) * (power - solver.warmth[i]);
+            solver.warmth[i] += change;
+            most = Math.max(most, Math.abs(change));
+        }
+        warmed += most;
     }
 
     private double glow(double volts) {
