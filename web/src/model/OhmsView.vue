@@ -31,7 +31,7 @@ const { data: chart, error } = useColdOhms(() => props.setId)
             </thead>
             <tbody>
               <tr v-for="pin in socket.pins" :key="pin.pin" class="border-t border-line">
-                <th scope="row" class="w-9 py-1 pl-3 text-left font-semibold">{{ pin.pin }}</th>
+                <th scope="row" class="w-14 py-1 pr-2 pl-3 text-left font-semibold">{{ pin.pin }}</th>
                 <td class="max-w-28 truncate text-soft">{{ say(pin.name) }}</td>
                 <td class="text-right font-figures" :class="pin.toReference === 'open' ? 'text-soft' : 'font-semibold'">{{ say(pin.toReference) }}</td>
                 <td class="pr-3 text-right font-figures" :class="pin.toSupply === 'open' ? 'text-soft' : ''">{{ chart.supply ? say(pin.toSupply) : '' }}</td>
