@@ -102,6 +102,8 @@ final class Solver {
     int rounds;
     /** By how much the last cycle missed closing [A]. */
     private double cycleMiss;
+    /** Whether the cycle's slopes are worked out anew in every round; slower, and sure where old ones mislead. */
+    private boolean careful;
     /** How far the farthest node moved in the last round [V]. */
     private double lastMoved;
     /** State and averages one slow step ago, for where the next one starts looking. */
@@ -169,9 +171,11 @@ final class Solver {
             cycle.forget();
         }
         share = 1;
+        careful = false;
         if (rest(values, true)) {
             return true;
         }
+        careful = true;
         cold();
         if (rest(values, true)) {
             return true;
@@ -392,7 +396,7 @@ final class Solver {
             return Double.NaN;
         }
         double open = cycle.open(drift, previousState, scale);
-        boolean converging = fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss;
+        boolean converging = !careful && (fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss);
         if (open < CYCLE_TOLERANCE || converging && cycle.close()) {
             return open;
         }
