@@ -13,14 +13,14 @@ const { data: chart, error } = useColdOhms(() => props.setId)
 </script>
 
 <template>
-  <div v-if="set.data.value && chart" class="h-full overflow-auto" tabindex="0" role="region" aria-label="Cold ohms">
+  <div v-if="set.data.value && chart" class="flex h-full min-h-0 flex-col">
     <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="say(`Cold ohms${chart.mode ? ` · ${chart.mode}` : ''}`)" />
     <aside class="flex items-center gap-3 bg-caution px-4 py-2 text-[14px] leading-tight text-on-caution" aria-label="Caution">
       <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
       <p>{{ say('Plug out of the wall. Discharge every filter capacitor through a resistor and prove it with the voltmeter before the ohmmeter goes in: a charged capacitor can kill the meter and you.') }}</p>
     </aside>
     <p v-if="chart.refusal" class="m-6 max-w-2xl rounded border border-line bg-sheet p-5 text-lg">{{ say(chart.refusal) }}</p>
-    <div v-else class="px-5 py-3">
+    <div v-else class="min-h-0 flex-1 overflow-auto px-5 py-3" tabindex="0" role="region" aria-label="Resistance chart">
       <p class="max-w-4xl text-sm text-soft">{{ say(`What a low-voltage ohmmeter shows in the cold set, plus lead at the pin, once the figure stands still: capacitors are charged then, tubes and rectifiers do not conduct, heaters are cold. Lower than this: something leaks or is shorted. Higher: something is open or has drifted.`) }}</p>
       <div class="mt-3 grid gap-4 [grid-template-columns:repeat(auto-fill,minmax(20rem,1fr))]">
         <section v-for="socket in chart.sockets" :key="socket.socket" class="rounded border border-line bg-sheet" :aria-label="`Socket ${socket.socket}`">

@@ -82,7 +82,7 @@ class VoltsJourneyTest {
         assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Screens")))).containsText(Pattern.compile("−1[89]"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Back to the healthy set")).click();
         assertThat(grid).containsText("–");
-        assertEquals(List.of("422 what-ifs"), browser.complaints.stream().map(text -> text.contains("422") ? "422 what-ifs" : text).distinct().toList());
+        assertEquals(List.of(), browser.complaints);
     }
 
     @Test
