@@ -92,8 +92,7 @@ class AtWorkTest {
     }
 
     @Test
-    void aLeakyCouplingCapacitor_makesTheNextGridPositive_asTheWorkedExampleSays() {
-        // FORMULAS: a 20 nF of 10 megohms between a plate and a grid leak; the grid stands where the divider puts it.
+    void aLeakyCouplingCapacitor_makesTheNextGridPositive_whereTheDividerPutsIt() {
         String stage = "V1 b 0 200\nR1 b p 1k\nR2 p 0 100k\nC1 p g 20n ; leak=10meg\nR3 g 0 470k\n";
         OperatingPoint point = Decks.solve(stage);
         assertEquals(volts(point, "p") * 470e3 / 10.47e6, volts(point, "g"), 1e-3);
@@ -112,9 +111,11 @@ class AtWorkTest {
     }
 
     @Test
-    void aCircuitThatContradictsItself_isNotAnsweredWithAGuess() {
-        Outcome outcome = new AtWork(Decks.network("I1 0 a 1\nC1 a 0 1u\nD1 0 a X\n")).solve(Values.nominal(Decks.network("I1 0 a 1\nC1 a 0 1u\nD1 0 a X\n")));
-        assertTrue(outcome instanceof NotSettled failed && failed.node().equals("a") || outcome.settled().orElseThrow().missAmperes() < 1e-6);
+    void aCircuitWithoutAnAnswer_isNotGivenAGuess() {
+        // One ampere into a node that only insulation leaves: no voltage a set can have carries it away.
+        Network network = Decks.network("I1 0 a 1\nC1 a 0 1u\n");
+        Outcome outcome = new AtWork(network).solve(Values.nominal(network));
+        assertTrue(outcome.settled().isEmpty() || outcome.settled().get().volts("a").isEmpty(), "no voltage may be named for a");
     }
 
     @Test
