@@ -10,6 +10,21 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/volts` },
+        {
+          path: 'arrival',
+          component: () => import('./arrival/ArrivalView.vue'),
+          props: true,
+          children: [
+            { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/photos` },
+            { path: 'photos', component: () => import('./photos/PhotosStep.vue'), props: true, meta: { title: 'Photographs' } },
+            { path: 'label', component: () => import('./arrival/LabelStep.vue'), props: true, meta: { title: 'Label and supply' } },
+            { path: 'complaints', component: () => import('./arrival/ComplaintsStep.vue'), props: true, meta: { title: 'Owner’s words and controls' } },
+            { path: 'take-apart', component: () => import('./arrival/TakeApartStep.vue'), props: true, meta: { title: 'Take-apart register' } },
+            { path: 'inspection', component: () => import('./arrival/InspectionStep.vue'), props: true, meta: { title: 'Inspection walk' } },
+            { path: 'worth', component: () => import('./arrival/WorthStep.vue'), props: true, meta: { title: 'Worth it?' } },
+          ],
+        },
+        { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         { path: 'circuit', component: () => import('./circuit/CircuitView.vue'), props: true, meta: { title: 'Circuit and sheet' } },
         { path: 'ohms', component: () => import('./model/OhmsView.vue'), props: true, meta: { title: 'Cold ohms' } },

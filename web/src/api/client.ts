@@ -57,11 +57,15 @@ export function faultAt(problem: Problem | null, field: string): string {
 }
 
 /** Sends a file's own bytes. */
-export async function upload(path: string, file: File): Promise<Answer<Schemas['ReadingFile']>> {
+export async function sendBytes<T>(method: 'POST' | 'PUT', path: string, file: File): Promise<Answer<T>> {
   const send = async () => {
-    const response = await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file })
+    const response = await fetch(path, { method, headers: { 'Content-Type': 'application/octet-stream' }, body: file })
     const body: unknown = await response.json()
-    return response.ok ? { data: body as Schemas['ReadingFile'], response } : { error: body, response }
+    return response.ok ? { data: body as T, response } : { error: body, response }
   }
   return ask(send())
+}
+
+export function upload(path: string, file: File): Promise<Answer<Schemas['ReadingFile']>> {
+  return sendBytes('POST', path, file)
 }

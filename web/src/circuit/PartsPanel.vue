@@ -1,41 +1,52 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { faultAt, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
+import LinesEntry from './LinesEntry.vue'
 import PartDialog from './PartDialog.vue'
+import PartsTable from './PartsTable.vue'
 import type { useCircuit } from './useCircuit'
 
 const props = defineProps<{ parts: readonly Schemas['PartView'][]; doors: ReturnType<typeof useCircuit>; say: (text: string) => string }>()
+const route = useRoute()
 const wanted = ref('')
+const typing = ref(false)
 const line = ref('')
 const problem = ref<Problem | null>(null)
-const chosen = ref('')
+const chosen = ref(typeof route.query['part'] === 'string' ? route.query['part'] : '')
 const part = computed(() => props.parts.find((p) => p.reference === chosen.value) ?? null)
 const shown = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
   return props.parts.filter((p) => words.every((word) => `${p.reference} ${p.kind} ${p.description} ${p.working} ${p.nodes.join(' ')}`.toLowerCase().includes(word)))
 })
 const disputed = computed(() => props.parts.filter((p) => p.conflict))
-watch(line, () => { problem.value = null })
 
-async function add() {
+async function change() {
   const answer = await props.doors.putPart(line.value)
-  if (answer.kind === 'failed') problem.value = answer.problem
-  else line.value = ''
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+  if (answer.kind === 'ready') line.value = ''
 }
 </script>
 
 <template>
-  <form class="flex items-start gap-3 py-3" @submit.prevent="add">
-    <TextField v-model="line" label="Add or change a part: reference, nodes, value; more behind a semicolon" wide hint="R7 filter_2 v3_plate 470k ; kind=carbon tol=20 watt=0.5 desc=&quot;plate load&quot;" :fault="faultAt(problem, 'line') || problem?.detail" />
-    <AppButton type="submit" class="mt-6" :disabled="!line.trim()">Keep</AppButton>
-    <TextField v-model="wanted" label="Find" />
+  <LinesEntry :doors="doors" :say="say" />
+  <form v-if="line" class="flex items-start gap-3 pb-3" @submit.prevent="change">
+    <TextField v-model="line" label="This part's whole line, as in a deck" wide :fault="faultAt(problem, 'line') || problem?.detail" />
+    <AppButton type="submit" class="mt-6">Keep</AppButton><AppButton look="quiet" class="mt-6" @click="line = ''">Leave</AppButton>
   </form>
+  <div v-if="parts.length > 0" class="flex items-end gap-4 pb-2">
+    <TextField v-model="wanted" label="Find" />
+    <div class="flex" role="group" aria-label="How the parts are shown">
+      <button v-for="table in [false, true]" :key="String(table)" class="min-h-11 border px-4 first:rounded-l last:rounded-r" :class="typing === table ? 'border-accent bg-mark font-semibold' : 'border-line bg-raised text-soft'" :aria-pressed="typing === table" @click="typing = table">{{ table ? 'Type in the table' : 'List' }}</button>
+    </div>
+  </div>
   <section v-if="disputed.length > 0" class="mb-3 rounded border border-bad bg-sheet px-4 py-2" aria-label="Values that disagree">
     <p v-for="p in disputed" :key="p.reference"><button class="min-h-11 font-semibold text-bad underline underline-offset-4" @click="chosen = p.reference">{{ p.reference }}</button> {{ say(p.description) }}: {{ say(p.conflict ?? '') }}</p>
   </section>
-  <p v-if="parts.length === 0" class="text-soft">No parts yet. Load a SPICE deck under Files, or type the first part.</p>
+  <p v-if="parts.length === 0" class="text-soft">No parts yet. Type the first ones above, load a file under Files, or start from a usual circuit under Arrival.</p>
+  <PartsTable v-else-if="typing" :parts="shown" :doors="doors" :say="say" @open="chosen = $event" />
   <table v-else class="w-full">
     <thead class="text-left text-sm text-soft">
       <tr><th class="py-1 font-normal">Part</th><th class="font-normal">Value</th><th class="font-normal">Tolerance, rating</th><th class="font-normal">What it does</th><th class="font-normal">Between</th><th class="font-normal">Values</th></tr>

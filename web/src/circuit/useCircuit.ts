@@ -11,26 +11,37 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
   const query = useQuery({ queryKey: ['circuit', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/circuit', { params: params() }))) })
 
   async function refresh() {
-    await client.invalidateQueries({ predicate: (q) => ['circuit', 'volts', 'shelf', 'log'].includes(String(q.queryKey[0])) })
+    await client.invalidateQueries({ predicate: (q) => ['circuit', 'volts', 'shelf', 'log', 'map', 'worth', 'originality', 'arrival'].includes(String(q.queryKey[0])) })
   }
   async function keep(answer: Promise<Answer<Circuit>>): Promise<Answer<Circuit>> {
     const settled = await answer
     if (settled.kind === 'ready') {
       client.setQueryData(['circuit', toValue(setId)], settled.value)
-      await client.invalidateQueries({ queryKey: ['volts', toValue(setId)] })
+      await client.invalidateQueries({ predicate: (q) => ['volts', 'map', 'worth', 'originality', 'arrival', 'shelf'].includes(String(q.queryKey[0])) })
     }
     return settled
   }
   return {
     circuit: query.data,
     error: query.error,
+    readLines: (lines: string[], change: boolean) => ask(http.POST('/api/sets/{setId}/part-lines/readings', { params: params(), body: { lines, change } })),
+    async keepLines(lines: string[], change: boolean) {
+      const answer = await ask(http.POST('/api/sets/{setId}/part-lines', { params: params(), body: { lines, change } }))
+      if (answer.kind === 'ready') await refresh()
+      return answer
+    },
     putPart: (line: string) => keep(ask(http.POST('/api/sets/{setId}/parts', { params: params(), body: { line } }))),
     removePart: (reference: string) => keep(ask(http.DELETE('/api/sets/{setId}/parts/{reference}', { params: { path: { setId: toValue(setId), reference } } }))),
+    async ownSheet() {
+      const answer = await ask(http.DELETE('/api/sets/{setId}/sheet-origin', { params: params() }))
+      if (answer.kind === 'ready') await refresh()
+      return answer
+    },
     settleUnread: () => keep(ask(http.DELETE('/api/sets/{setId}/unread-lines', { params: params() }))),
     addValue: (body: Schemas['ValueEdit']) => keep(ask(http.POST('/api/sets/{setId}/part-values', { params: params(), body }))),
     putPoints: (points: Schemas['PointEdit'][]) => keep(ask(http.PUT('/api/sets/{setId}/test-points', { params: params(), body: { points } }))),
     putSheet: (body: Schemas['SheetEdit']) => keep(ask(http.PUT('/api/sets/{setId}/sheet-values', { params: params(), body }))),
-    async load(kind: 'circuit' | 'sheet' | 'reading', file: File) {
+    async load(kind: 'circuit' | 'sheet' | 'reading' | 'part', file: File) {
       const answer = await upload(`/api/sets/${toValue(setId)}/${kind}-imports?fileName=${encodeURIComponent(file.name)}`, file)
       if (answer.kind === 'ready') await refresh()
       return answer

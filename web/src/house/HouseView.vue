@@ -11,8 +11,8 @@ import InstrumentList from './InstrumentList.vue'
 
 const { shop, say, save } = useShop()
 type Edit = Schemas['ShopEdit']
-const words = reactive({ name: '', timeZone: '', vocabulary: 'NORTH_AMERICAN' as Edit['vocabulary'], decimalSign: 'POINT' as Edit['decimalSign'] })
-const figures = reactive({ lineVolts: '', lineHertz: '', spreadPercent: '', doubtPercent: '', gridRiseVolts: '', wattsMargin: '', driftPercent: '' })
+const words = reactive({ name: '', money: '', timeZone: '', vocabulary: 'NORTH_AMERICAN' as Edit['vocabulary'], decimalSign: 'POINT' as Edit['decimalSign'] })
+const figures = reactive({ lineVolts: '', lineHertz: '', spreadPercent: '', doubtPercent: '', gridRiseVolts: '', wattsMargin: '', driftPercent: '', heaterOverPercent: '', vaHeadroom: '', hourRate: '' })
 type Figure = keyof typeof figures
 const problem = ref<Problem | null>(null)
 const kept = ref(false)
@@ -21,7 +21,7 @@ watch(
   shop,
   (s) => {
     if (!s) return
-    Object.assign(words, { name: s.name, timeZone: s.timeZone, vocabulary: s.vocabulary, decimalSign: s.decimalSign })
+    Object.assign(words, { name: s.name, money: s.money, timeZone: s.timeZone, vocabulary: s.vocabulary, decimalSign: s.decimalSign })
     for (const key of Object.keys(figures) as Figure[]) figures[key] = String(s[key])
   },
   { immediate: true },
@@ -35,6 +35,9 @@ const fields: readonly { key: Figure; label: string; unit: string; why: string }
   { key: 'gridRiseVolts', label: 'Grid may rise', unit: 'V', why: 'More is a leak or gas' },
   { key: 'wattsMargin', label: 'Resistor rating at least', unit: '×', why: 'its heat; twice is usual, three in closed cases' },
   { key: 'driftPercent', label: 'Drift over warm minutes', unit: '%', why: 'More and it is said' },
+  { key: 'heaterOverPercent', label: 'Heaters may run over', unit: '%', why: '10 by most data sheets; 5 spares them' },
+  { key: 'vaHeadroom', label: 'Transformer headroom', unit: '×', why: 'its load; 1.25 is usual' },
+  { key: 'hourRate', label: 'An hour here costs', unit: '', why: 'For the sum of Worth it?' },
 ]
 
 async function keep() {
@@ -59,6 +62,7 @@ async function keep() {
         <div class="flex flex-wrap gap-4">
           <TextField v-model="words.name" label="Shop" :fault="faultAt(problem, 'name')" />
           <TextField v-model="words.timeZone" label="Time zone" :fault="faultAt(problem, 'timeZone')" />
+          <TextField v-model="words.money" class="w-24!" label="Money" :fault="faultAt(problem, 'money')" />
         </div>
         <div class="flex flex-wrap gap-4">
           <ChoiceField v-model="words.vocabulary" label="Words" :options="[{ id: 'NORTH_AMERICAN', name: 'tube, plate, B+, line' }, { id: 'BRITISH_EUROPEAN', name: 'valve, anode, HT, mains' }]" />

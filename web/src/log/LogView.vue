@@ -1,38 +1,70 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { ask, http, orThrow } from '../api/client'
+import { ask, http, orThrow, type Schemas } from '../api/client'
+import { useArrival } from '../arrival/useArrival'
 import BenchHeader from '../bench/BenchHeader.vue'
+import AppButton from '../ui/AppButton.vue'
 import { useShop } from '../ui/useShop'
 
+/** Everything that was read, done, found and said, the latest first. */
 const props = defineProps<{ setId: string }>()
 const { say, when } = useShop()
+const doors = useArrival(() => props.setId)
 const params = () => ({ path: { setId: props.setId } })
 const set = useQuery({ queryKey: ['circuit', () => props.setId, 'label'], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}', { params: params() }))) })
-const log = useQuery({ queryKey: ['log', () => props.setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/readings', { params: params() }))) })
+const log = useQuery({ queryKey: ['log', () => props.setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/log', { params: params() }))) })
+const kinds: readonly { id: string; name: string; of: readonly string[] }[] = [
+  { id: 'all', name: 'All', of: [] },
+  { id: 'readings', name: 'Readings', of: ['READING'] },
+  { id: 'apart', name: 'Apart and together', of: ['TakenOff', 'PutBack', 'Closed', 'ControlFound'] },
+  { id: 'found', name: 'Found and said', of: ['Looked', 'Told', 'TaskDone', 'Proved'] },
+  { id: 'parts', name: 'Parts', of: ['PartReplaced'] },
+  { id: 'rest', name: 'Remarks', of: ['Remark', 'WorthSaid'] },
+]
+const kind = ref('all')
 const wanted = ref('')
-const shown = computed(() => (log.data.value ?? []).filter((e) => `${e.subject} ${e.text} ${e.author} ${e.source} ${e.note} ${e.lifted} ${e.mode}`.toLowerCase().includes(wanted.value.toLowerCase().trim())))
+const remark = ref('')
+const chosen = computed(() => kinds.find((k) => k.id === kind.value)?.of ?? [])
+const shown = computed(() => (log.data.value ?? []).filter((e: Schemas['LogLine']) => (chosen.value.length === 0 || chosen.value.includes(e.kind)) && `${e.subject} ${e.text} ${e.figure} ${e.conditions} ${e.author}`.toLowerCase().includes(wanted.value.toLowerCase().trim())))
+
+async function keep() {
+  const answer = await doors.remark(remark.value)
+  if (answer.kind === 'ready') remark.value = ''
+}
 </script>
 
 <template>
   <div v-if="set.data.value" class="flex min-h-full flex-col">
-    <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" place="Every reading, the latest first; nothing is ever changed or deleted">
+    <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" place="Everything, the latest first; nothing is ever changed or deleted">
       <label class="flex items-center gap-2 text-sm text-soft">Find in the log <input v-model="wanted" autocomplete="off" class="min-h-11 w-44 rounded border border-line bg-raised px-3 text-ink" /></label>
     </BenchHeader>
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2 px-6 pt-3">
+      <div class="flex flex-wrap gap-1" role="group" aria-label="What is shown">
+        <button v-for="k in kinds" :key="k.id" class="min-h-11 rounded border px-3" :class="kind === k.id ? 'border-accent bg-mark font-semibold' : 'border-line bg-raised text-soft'" :aria-pressed="kind === k.id" @click="kind = k.id">{{ k.name }}</button>
+      </div>
+      <form class="ml-auto flex items-center gap-2" @submit.prevent="keep">
+        <label class="flex items-center gap-2 text-sm text-soft">Remark <input v-model="remark" autocomplete="off" class="min-h-11 w-64 rounded border border-line bg-raised px-3 text-ink" /></label>
+        <AppButton type="submit" :disabled="!remark.trim()">Keep</AppButton>
+      </form>
+    </div>
     <p v-if="log.error.value" role="alert" class="p-6 text-bad">{{ log.error.value.message }}</p>
-    <p v-else-if="shown.length === 0" class="p-6 text-soft">{{ wanted ? 'Nothing in the log says that.' : 'No readings yet. They appear here with their time and conditions.' }}</p>
+    <p v-else-if="shown.length === 0" class="p-6 text-soft">{{ wanted || kind !== 'all' ? 'Nothing in the log says that.' : 'Nothing yet. What is read, done and found appears here with its time.' }}</p>
     <table v-else class="mx-6 my-3">
       <thead class="text-left text-sm text-soft">
-        <tr><th class="py-1 font-normal">Taken</th><th class="font-normal">Point</th><th class="pr-6 text-right font-normal">Reading</th><th class="font-normal">{{ say('Line') }}, meter, mode</th><th class="font-normal">By, from</th><th class="font-normal">Note</th></tr>
+        <tr><th class="py-1 font-normal">When</th><th class="font-normal">What</th><th class="pr-6 text-right font-normal">Reading</th><th class="font-normal">{{ say('Line') }}, meter, mode</th><th class="font-normal">By</th></tr>
       </thead>
       <tbody>
         <tr v-for="entry in shown" :key="entry.id" class="border-t border-line" :class="entry.standing ? '' : 'text-soft'">
-          <td class="py-2 text-sm whitespace-nowrap">{{ when(entry.takenAt) }}<span v-if="entry.minutesOn !== null" class="text-soft"> · {{ Math.round(entry.minutesOn) }} min on</span></td>
-          <td>{{ say(entry.subject) }}<span v-if="entry.reference" class="text-soft"> to {{ say(entry.reference) }}</span><span v-if="entry.lifted" class="text-soft"> · {{ entry.lifted }} lifted</span></td>
-          <td class="pr-6 text-right font-figures font-semibold" :class="entry.standing ? '' : 'line-through'">{{ say(entry.text) }} <span class="font-sans text-sm font-normal">{{ entry.kind === 'DC' || entry.kind === 'AC' ? entry.kind : '' }}</span></td>
-          <td class="text-sm">{{ entry.kind === 'OHMS' ? entry.meter : [`${entry.lineVolts} V`, entry.meter, entry.mode].filter(Boolean).join(', ') }}</td>
-          <td class="text-sm">{{ entry.author }}, {{ entry.source }}</td>
-          <td class="text-sm">{{ entry.withdrawn ? 'takes the earlier reading back' : entry.standing ? entry.note : 'taken back' }}</td>
+          <td class="py-2 pr-4 text-sm whitespace-nowrap">{{ when(entry.takenAt) }}</td>
+          <td class="pr-4">
+            <template v-if="entry.kind === 'READING'"><strong>{{ say(entry.subject) }}</strong> <span class="text-soft">{{ say(entry.text) }}</span></template>
+            <span v-else :class="entry.standing || entry.withdrawal ? '' : 'line-through'">{{ say(entry.text) }}</span>
+            <span v-if="!entry.standing && !entry.withdrawal" class="ml-2 text-sm">taken back or corrected</span>
+          </td>
+          <td class="pr-6 text-right font-figures font-semibold whitespace-nowrap" :class="entry.standing ? '' : 'line-through'">{{ say(entry.figure) }}</td>
+          <td class="text-sm">{{ entry.conditions }}</td>
+          <td class="text-sm">{{ entry.author }}</td>
         </tr>
       </tbody>
     </table>

@@ -12,10 +12,10 @@ useHeadingFocus('heading')
 
 <template>
   <div class="flex h-dvh flex-col">
-    <header class="flex min-h-16 items-center gap-6 border-b border-line bg-sheet px-6">
+    <header class="flex min-h-16 flex-wrap items-center gap-x-6 border-b py-1 border-line bg-sheet px-6">
       <h1 ref="heading" tabindex="-1" class="text-xl font-semibold">{{ title }}</h1>
       <p v-if="hint" class="text-soft">{{ hint }}</p>
-      <nav class="ml-auto flex items-center gap-2" aria-label="Shop">
+      <nav class="ml-auto flex flex-wrap items-center gap-2" aria-label="Shop">
         <slot name="actions" />
         <RouterLink to="/" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" exact-active-class="font-semibold text-ink!"><ArchiveBoxIcon class="size-5" aria-hidden="true" />Shelf</RouterLink>
         <RouterLink to="/house" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" active-class="font-semibold text-ink!"><WrenchScrewdriverIcon class="size-5" aria-hidden="true" />House policy</RouterLink>

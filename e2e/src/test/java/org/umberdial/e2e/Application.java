@@ -1,19 +1,22 @@
 package org.umberdial.e2e;
 
+import java.io.BufferedReader;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 
 /** The packaged jar as a process of its own, on a schema of its own, filled with the demo shop. */
 final class Application implements AutoCloseable {
+    private static final String SERVES = "Started UmberDial in";
     private static final HttpClient HTTP = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
 
     private final String schema = "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8);
@@ -27,24 +30,21 @@ final class Application implements AutoCloseable {
         start();
     }
 
+    /** Returns once the application says it serves; its own words decide, so waiting takes nothing from its start. */
     void start() throws IOException {
-        Path log = Files.createTempFile("umber-e2e", ".log");
-        process = new ProcessBuilder("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.port=" + System.getProperty("umber.db.port"), "--umber.db.name=" + schema, "--umber.demo=true").redirectErrorStream(true).redirectOutput(log.toFile()).start();
-        Instant limit = Instant.now().plusSeconds(60);
-        while (!answers()) {
-            if (!process.isAlive() || Instant.now().isAfter(limit)) {
-                throw new IllegalStateException("the application did not start:\n" + Files.readString(log));
-            }
-            Thread.onSpinWait();
-        }
-    }
-
-    private boolean answers() {
+        process = new ProcessBuilder("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.port=" + System.getProperty("umber.db.port"), "--umber.db.name=" + schema, "--umber.demo=true").redirectErrorStream(true).start();
+        BufferedReader words = process.inputReader();
+        StringBuffer said = new StringBuffer();
+        CompletableFuture<Boolean> serving = CompletableFuture.supplyAsync(() -> words.lines().peek(line -> said.append(line).append('\n')).anyMatch(line -> line.contains(SERVES)));
         try {
-            return get("/api/shop").statusCode() == 200;
-        } catch (IOException notYet) {
-            return false;
+            if (!serving.get(110, TimeUnit.SECONDS)) {
+                throw new IllegalStateException("the application ended at its start:\n" + said);
+            }
+        } catch (InterruptedException | ExecutionException | TimeoutException e) {
+            throw new IllegalStateException("the application did not start:\n" + said, e);
         }
+        // Read on, or a full pipe would stop it.
+        CompletableFuture.runAsync(() -> words.lines().forEach(line -> { }));
     }
 
     String address(String path) {

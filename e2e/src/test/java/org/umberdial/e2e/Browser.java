@@ -4,6 +4,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -13,16 +14,20 @@ import java.util.List;
 final class Browser implements AutoCloseable {
     private final Playwright playwright = Playwright.create();
     private final com.microsoft.playwright.Browser browser;
+    private final List<BrowserContext> open = new ArrayList<>();
     final List<String> complaints = new ArrayList<>();
 
     Browser() {
+        // A hang fails all the same: by these, and by the time-out of every test.
+        PlaywrightAssertions.setDefaultAssertionTimeout(60_000);
         Path chromium = List.of("/usr/bin/chromium", "/usr/bin/chromium-browser").stream().map(Path::of).filter(Files::exists).findFirst().orElseThrow(() -> new IllegalStateException("Chromium is missing; install it with: sudo apt-get install chromium"));
         browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(chromium).setHeadless(true).setChromiumSandbox(false).setArgs(List.of("--disable-quic", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run")));
     }
 
     Page page(int width, int height) {
         BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height).setLocale("en-US"));
-        context.setDefaultTimeout(15_000);
+        open.add(context);
+        context.setDefaultTimeout(60_000);
         Page page = context.newPage();
         page.onConsoleMessage(message -> {
             // A refused entry is a 422 by design; everything else in the console is a fault of ours.
@@ -32,6 +37,13 @@ final class Browser implements AutoCloseable {
         });
         page.onPageError(complaints::add);
         return page;
+    }
+
+    /** Pages left open go on working: each test gives its own back. */
+    void closePages() {
+        open.forEach(BrowserContext::close);
+        open.clear();
+        complaints.clear();
     }
 
     @Override

@@ -23,7 +23,7 @@ class ShopTest {
         String set = RunningServer.newTableSet();
         String other = UUID.randomUUID().toString();
         SetService sets = RunningServer.bean(SetService.class);
-        assertTrue(sets.shelf(other).isEmpty());
+        assertEquals(0, sets.count(other));
         assertThrows(Problem.class, () -> sets.set(other, set));
         assertThrows(Problem.class, () -> sets.removePart(other, set, "R1"));
         assertThrows(Problem.class, () -> sets.addValue(new Caller(other, "x"), set, UUID.randomUUID().toString(), "R1", new PartValue(ValueOrigin.FITTED, 1, "")));

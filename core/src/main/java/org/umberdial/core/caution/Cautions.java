@@ -1,16 +1,11 @@
 package org.umberdial.core.caution;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.umberdial.core.set.ConstructionClass;
-import org.umberdial.core.value.CsvLine;
+import org.umberdial.core.value.CsvTable;
 
 /** The cautions that ship with the application. */
 public final class Cautions {
@@ -33,16 +28,13 @@ public final class Cautions {
     }
 
     private static Map<String, Caution> load() {
-        try (BufferedReader in = new BufferedReader(new InputStreamReader(Cautions.class.getResourceAsStream("cautions.csv"), StandardCharsets.UTF_8))) {
-            Map<String, Caution> all = new LinkedHashMap<>();
-            in.readLine();
-            for (String line = in.readLine(); line != null; line = in.readLine()) {
-                List<String> cells = CsvLine.split(line);
-                all.put(cells.get(0), new Caution(cells.get(0), cells.get(1), cells.get(2), Caution.Level.valueOf(cells.get(3).toUpperCase(Locale.ROOT)), cells.get(5).equals("none") ? "" : cells.get(5)));
-            }
-            return all;
-        } catch (IOException e) {
-            throw new UncheckedIOException("the shipped cautions cannot be read", e);
-        }
+        Map<String, Caution> all = new LinkedHashMap<>();
+        CsvTable.rows(Cautions.class, "cautions.csv").forEach(row -> all.put(row.get("id"), caution(row)));
+        return all;
+    }
+
+    private static Caution caution(Map<String, String> row) {
+        String deferTo = row.get("defer_to");
+        return new Caution(row.get("id"), row.get("when"), row.get("text"), Caution.Level.valueOf(row.get("level").toUpperCase(Locale.ROOT)), deferTo.equals("none") ? "" : deferTo);
     }
 }

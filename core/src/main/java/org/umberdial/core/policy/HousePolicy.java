@@ -12,6 +12,10 @@ import org.umberdial.core.value.DecimalSign;
  * @param gridRiseVolts      how far a grid may stand above its expected voltage before a leak is suspected [V]
  * @param wattsMargin        a resistor's rating should be at least this many times what it turns into heat
  * @param driftFraction      change of one point between two readings that counts as drifting, a fraction
+ * @param heaterOver         how far over its rating a heater may run, a fraction of its volts
+ * @param vaHeadroom         a transformer's rating should be at least this many times the load
+ * @param hourRate           what an hour at the bench costs, in the shop's money
+ * @param money              sign or name of the shop's money
  */
 public record HousePolicy(
         Vocabulary vocabulary,
@@ -22,10 +26,14 @@ public record HousePolicy(
         double doubtMargin,
         double gridRiseVolts,
         double wattsMargin,
-        double driftFraction) {
+        double driftFraction,
+        double heaterOver,
+        double vaHeadroom,
+        double hourRate,
+        String money) {
 
     /** The defaults a new shop starts with. */
     public static HousePolicy standard() {
-        return new HousePolicy(Vocabulary.NORTH_AMERICAN, DecimalSign.POINT, 120, 60, 0.10, 0.10, 0.2, 2, 0.04);
+        return new HousePolicy(Vocabulary.NORTH_AMERICAN, DecimalSign.POINT, 120, 60, 0.10, 0.10, 0.2, 2, 0.04, 0.10, 1.25, 40, "$");
     }
 }

@@ -44,6 +44,21 @@ public enum ConstructionClass {
         return liveChassis;
     }
 
+    /** Whether the line feeds it at all. */
+    public boolean lineFed() {
+        return this != BATTERY && this != VIBRATOR;
+    }
+
+    /** Whether a transformer with two windings stands between line and chassis. */
+    public boolean transformer() {
+        return this == MAINS_TRANSFORMER || this == RECORD_PLAYER;
+    }
+
+    /** Whether it is a record player and nothing else. */
+    public boolean player() {
+        return this == RECORD_PLAYER || this == RECORD_PLAYER_LIVE;
+    }
+
     /** Ids of the cautions that belong where voltages are measured, the gravest first. */
     public List<String> cautionsUnderPower() {
         return cautionsUnderPower;

@@ -2,21 +2,43 @@ package org.umberdial.server.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.umberdial.core.arrival.InspectionRow;
+import org.umberdial.core.arrival.SupplyLabel;
+import org.umberdial.core.journal.Control;
+import org.umberdial.core.journal.ControlFound;
+import org.umberdial.core.journal.Fact;
+import org.umberdial.core.journal.ItemKind;
+import org.umberdial.core.journal.Looked;
+import org.umberdial.core.journal.PartReplaced;
+import org.umberdial.core.journal.Proved;
+import org.umberdial.core.journal.Spot;
+import org.umberdial.core.journal.TakenOff;
+import org.umberdial.core.journal.Told;
+import org.umberdial.core.journal.WorthSaid;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
+import org.umberdial.server.journal.JournalService;
+import org.umberdial.server.map.MapService;
+import org.umberdial.server.photos.Photo;
+import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
@@ -35,17 +57,24 @@ class DemoShop implements SmartInitializingSingleton {
     private static final String GRAND = "22222222-0000-4000-8000-000000000002";
     private static final String IVORY = "22222222-0000-4000-8000-000000000003";
     private static final String PLAYER = "22222222-0000-4000-8000-000000000004";
+    private static final String CHASSIS = "44444444-0000-4000-8000-000000000001";
     private static final String ELDER = "22222222-0000-4000-8000-000000000005";
 
     private final ShopService shops;
     private final SetService sets;
     private final ExchangeService exchange;
+    private final PhotoService photos;
+    private final MapService map;
+    private final JournalService journal;
     private final Clock clock;
 
-    DemoShop(ShopService shops, SetService sets, ExchangeService exchange, Clock clock) {
+    DemoShop(ShopService shops, SetService sets, ExchangeService exchange, PhotoService photos, MapService map, JournalService journal, Clock clock) {
         this.shops = shops;
         this.sets = sets;
         this.exchange = exchange;
+        this.photos = photos;
+        this.map = map;
+        this.journal = journal;
         this.clock = clock;
     }
 
@@ -61,7 +90,7 @@ class DemoShop implements SmartInitializingSingleton {
 
     private void fill() throws IOException {
         String shopId = shops.localShopId();
-        if (sets.shelf(shopId).size() >= 5) {
+        if (sets.count(shopId) >= 5) {
             return;
         }
         Shop shop = shops.shop(shopId);
@@ -80,7 +109,64 @@ class DemoShop implements SmartInitializingSingleton {
         sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000001", "R1", new PartValue(ValueOrigin.BODY, 33, "printed"));
         sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000002", "C4", new PartValue(ValueOrigin.FITTED, 0.022e-6, "wax paper, no repair marks"));
         sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000003", "R11", new PartValue(ValueOrigin.BODY, 2700, "body red, end violet, dot red"));
+        marks(caller);
+        arrival(caller);
         LOG.info("The demo shop is filled.");
+    }
+
+    /** The brown set's chassis with a mark for each part. */
+    private void marks(Caller caller) throws IOException {
+        photo(caller, BROWN, CHASSIS, "Underside, as it came", "table-set-chassis.jpg");
+        photo(caller, BROWN, "44444444-0000-4000-8000-000000000002", "Back, cover off", "table-set-back.jpg");
+        new String(resource("table-set-marks.csv"), StandardCharsets.UTF_8).lines().skip(1).map(line -> line.split(",")).forEach(cells -> map.put(caller.shopId(), BROWN, new MapService.PlacedMark(CHASSIS, cells[0], Double.parseDouble(cells[1]), Double.parseDouble(cells[2]))));
+        sets.arrival(caller.shopId(), BROWN, new StoredSet.Arrival("Ada Sample", "", "", "", Set.of(), new SupplyLabel(List.of(117.0), OptionalDouble.empty(), List.of(60.0), OptionalDouble.of(28), SupplyLabel.Current.AC_DC, false)), sets.set(caller.shopId(), BROWN).version());
+        journal.keep(caller, BROWN, entry(11), new PartReplaced("C13", "4.7 n Y class"), Optional.empty());
+        journal.keep(caller, BROWN, entry(12), new Proved("XT1", true, "primary 190 Ω, tone heard"), Optional.empty());
+        journal.keep(caller, BROWN, entry(13), new Proved("C3", true, "24 µF, no leak at 25 V"), Optional.empty());
+    }
+
+    /** The ivory set half way through its arrival. */
+    private void arrival(Caller caller) throws IOException {
+        String back = "44444444-0000-4000-8000-000000000003";
+        photo(caller, IVORY, back, "Back, before anything was touched", "table-set-back.jpg");
+        photo(caller, IVORY, "44444444-0000-4000-8000-000000000004", "Underside, before anything was touched", "table-set-chassis.jpg");
+        sets.arrival(caller.shopId(), IVORY, new StoredSet.Arrival("Bo Example", "comes by on Fridays", "chassis 117-5, stamped 12-47", "", Set.of(), new SupplyLabel(List.of(117.0), OptionalDouble.empty(), List.of(60.0), OptionalDouble.of(28), SupplyLabel.Current.AC_DC, false)), sets.set(caller.shopId(), IVORY).version());
+        List<Fact> facts = List.of(
+                new Told("hum-constant-volume-has-no-effect", "it hums from the moment it warms up", true),
+                new Told("", "the dial lamp and all tubes light", false),
+                new ControlFound(Control.VOLUME, "", "full down, switch off", false, Optional.empty()),
+                new TakenOff(ItemKind.KNOB, "tuning knob, ivory", 1, 0, "front, right", "", "", Optional.empty()),
+                new TakenOff(ItemKind.KNOB, "volume knob, ivory", 1, 0, "front, left", "", "hair crack", Optional.empty()),
+                new TakenOff(ItemKind.SCREW, "back cover screw, round head", 5, 1, "back cover", "", "one wood screw among them", Optional.of(new Spot(back, 0.069, 0.17))),
+                new TakenOff(ItemKind.SCREW, "chassis screw, hexagon, with felt washer", 4, 0, "bottom", "", "", Optional.empty()),
+                new TakenOff(ItemKind.PLUG, "loop antenna leads", 2, 0, "back cover", "loop to tuning gang", "", Optional.empty()),
+                new TakenOff(ItemKind.JOINT, "speaker leads", 2, 0, "speaker", "green to output transformer, bare to frame", "", Optional.empty()),
+                looked("before opening", "", "", ""),
+                looked("papers", "", "", ""),
+                looked("line cord", "line-cord-rubber-stiff-cracked", "", "breaks at the chassis hole"),
+                looked("strain relief", "strain-relief-knot-only-or", "", ""),
+                looked("fuse", "fuse-no-fuse-anywhere", "", ""),
+                looked("switch", "", "", ""),
+                looked("capacitors", "capacitors-paper-or-wax", "C4", "wax run down"),
+                looked("resistors", "resistors-body-cracked-chalked", "R2", "brown on one side"),
+                looked("previous repairs", "", "", ""),
+                new WorthSaid(350, 150, true, Map.of(), Map.of()));
+        for (int i = 0; i < facts.size(); i++) {
+            journal.keep(caller, IVORY, entry(20 + i), facts.get(i), Optional.empty());
+        }
+    }
+
+    private static Looked looked(String area, String row, String part, String note) {
+        String found = row.isEmpty() ? "" : InspectionRow.all().stream().filter(r -> r.id().equals(row)).findFirst().orElseThrow(() -> new IllegalStateException("the demo names no finding: " + row)).lookFor();
+        return new Looked(area, row, found, part, note, Optional.empty());
+    }
+
+    private static String entry(int number) {
+        return "55555555-0000-4000-8000-" + String.format(Locale.ROOT, "%012d", number);
+    }
+
+    private void photo(Caller caller, String setId, String id, String caption, String name) throws IOException {
+        photos.keep(caller, setId, new Photo(id, Photo.Shows.SET, "ARRIVAL", caption, name, 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), 0), resource(name));
     }
 
     private void take(Caller caller, String id, StoredSet.Label label, ConstructionClass construction, double line, String name, boolean withReadings) throws IOException {

@@ -8,11 +8,13 @@ import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,6 +22,9 @@ import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.entry.EntryGrammar;
 import org.umberdial.core.reading.Meter;
+import org.umberdial.core.entry.PartLine;
+import org.umberdial.core.entry.PartShorthand;
+import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.SheetValue;
@@ -105,6 +110,63 @@ public class ExchangeService {
             }
         }
         return new ReadingFile(added, known, refused, file.notes());
+    }
+
+    /** Takes parts from a CSV file, each row as a line of parts shorthand; one that is there already is changed. */
+    @Transactional
+    public ReadingFile importParts(Caller caller, String setId, byte[] bytes) {
+        CsvFiles.Rows file = CsvFiles.parts(bytes);
+        StoredSet set = sets.set(caller.shopId(), setId);
+        DecimalSign sign = shops.shop(caller.shopId()).policy().decimalSign();
+        Set<String> seen = new HashSet<>();
+        List<ReadingFile.BadLine> refused = new ArrayList<>();
+        int added = 0;
+        int known = 0;
+        for (CsvFiles.Line line : file.lines()) {
+            try {
+                if (!seen.add(line.cell("reference").toUpperCase(Locale.ROOT))) {
+                    throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, line.cell("reference") + " stands twice in this file; each part has a reference of its own.");
+                }
+                PartLine part = new PartShorthand(set.set(), sign).read(shorthand(line));
+                set = sets.putParts(caller.shopId(), setId, part);
+                added += part.known().isEmpty() ? 1 : 0;
+                known += part.known().isEmpty() ? 0 : 1;
+            } catch (InvalidEntry bad) {
+                refused.add(new ReadingFile.BadLine((int) line.number(), bad.getMessage()));
+            }
+        }
+        List<String> notes = new ArrayList<>(file.notes());
+        if (known > 0) {
+            notes.add(known + (known == 1 ? " part was" : " parts were") + " there already and took the file's values.");
+        }
+        return new ReadingFile(added, known, refused, notes);
+    }
+
+    private static String shorthand(CsvFiles.Line line) {
+        StringBuilder text = new StringBuilder(line.cell("reference")).append(' ').append(line.cell("value"));
+        if (!line.cell("from").isEmpty() || !line.cell("to").isEmpty()) {
+            put(text, line.cell("volts"), "V");
+            put(text, line.cell("watts"), "W");
+            put(text, line.cell("tolerance").replace("%", ""), "%");
+            put(text, line.cell("kind").replace(' ', '_'), "");
+            text.append(' ').append(line.cell("from")).append('-').append(line.cell("to"));
+        }
+        for (String key : List.of("date", "can", "mark")) {
+            if (!line.cell(key).isEmpty()) {
+                text.append(' ').append(key).append("=\"").append(line.cell(key).replace("\"", "")).append('"');
+            }
+        }
+        return line.cell("description").isEmpty() ? text.toString() : text.append(" \"").append(line.cell("description").replace("\"", "")).append('"').toString();
+    }
+
+    private static void put(StringBuilder text, String cell, String unit) {
+        if (!cell.isEmpty()) {
+            text.append(' ').append(cell).append(unit);
+        }
+    }
+
+    public String exportParts(String shopId, String setId) {
+        return CsvFiles.writeParts(sets.set(shopId, setId).set());
     }
 
     /** Takes the circuit from a SPICE deck. Part lines that cannot be read are told; the set is incomplete until they are mended. */

@@ -18,12 +18,14 @@ import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.deck.DeckWriter;
+import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.set.StartingCircuit;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.problem.Problem;
@@ -47,9 +49,9 @@ public class SetService {
         this.clock = clock;
     }
 
-    /** Every set of the shop, the last touched first. */
-    public List<StoredSet> shelf(String shopId) {
-        return tables.ids(shopId).stream().map(id -> set(shopId, id)).toList();
+    /** How many sets the shop has. */
+    public int count(String shopId) {
+        return tables.count(shopId);
     }
 
     public StoredSet set(String shopId, String setId) {
@@ -58,7 +60,7 @@ public class SetService {
         Map<String, List<PartValue>> values = tables.values(shopId, setId);
         List<Part> parts = CircuitImport.parts(deck).stream().map(part -> withValues(part, values.getOrDefault(part.reference(), List.of()))).toList();
         BenchSet set = new BenchSet(row.construction(), parts, deck.sockets(), tables.testPoints(shopId, setId), tables.sheet(shopId, setId), row.modes(), deck.models(), row.unread().lines().map(line -> line.substring(line.indexOf('\t') + 1)).toList());
-        return new StoredSet(setId, row.label(), set, deck, row.conditions(), row.version(), row.createdAt(), row.touchedAt());
+        return new StoredSet(setId, row.label(), set, deck, row.conditions(), row.arrival(), row.version(), row.createdAt(), row.touchedAt());
     }
 
     private Deck deck(String shopId, SetTables.Row row) {
@@ -100,6 +102,58 @@ public class SetService {
 
     private static String text(String value) {
         return value == null ? "" : value.strip();
+    }
+
+    /** Keeps what was read off the set and asked of its owner. */
+    @Transactional
+    public StoredSet arrival(String shopId, String setId, StoredSet.Arrival arrival, int version) {
+        require(shopId, setId);
+        if (!tables.arrival(shopId, setId, arrival, version)) {
+            throw Problem.changedMeanwhile("This set's label");
+        }
+        return set(shopId, setId);
+    }
+
+    /** Gives a set the usual circuit of its class, marked as such. */
+    @Transactional
+    public StoredSet start(String shopId, String setId, StartingCircuit circuit) {
+        replaceCircuit(shopId, setId, circuit.deck());
+        tables.sheetOrigin(shopId, setId, "usual values of the class, none of them read off this set: " + circuit.title());
+        return set(shopId, setId);
+    }
+
+    /** Gives a set the circuit, points and sheet of another, marked as a near relative's. */
+    @Transactional
+    public StoredSet copy(String shopId, String setId, String sisterId) {
+        StoredSet sister = set(shopId, sisterId);
+        replaceCircuit(shopId, setId, new Deck(sister.deck().title(), sister.deck().cards(), sister.deck().models(), sister.deck().sockets(), sister.deck().testPoints(), sister.deck().modes(), List.of()));
+        tables.replaceTestPoints(shopId, setId, sister.set().testPoints());
+        sister.set().sheet().forEach(value -> tables.putSheet(shopId, setId, value));
+        String title = sister.label().title();
+        tables.sheetOrigin(shopId, setId, "from a near relative: " + title.substring(0, Math.min(120, title.length())));
+        return set(shopId, setId);
+    }
+
+    /** Notes where circuit and sheet come from when they are not the set's own. */
+    @Transactional
+    public void originOfSheet(String shopId, String setId, String origin) {
+        require(shopId, setId);
+        tables.sheetOrigin(shopId, setId, origin.substring(0, Math.min(160, origin.length())));
+    }
+
+    /** Takes the person's word that circuit and sheet are now this set's own. */
+    @Transactional
+    public StoredSet own(String shopId, String setId) {
+        require(shopId, setId);
+        tables.sheetOrigin(shopId, setId, "");
+        return set(shopId, setId);
+    }
+
+    /** @throws Problem when the shop has no such set */
+    public void require(String shopId, String setId) {
+        if (!tables.has(shopId, setId)) {
+            throw Problem.notFound("This set");
+        }
     }
 
     /** The bench's conditions; the last writer wins, since they describe the bench and not the set. */
@@ -150,6 +204,7 @@ public class SetService {
     public StoredSet settleUnread(String shopId, String setId) {
         set(shopId, setId);
         tables.setUnread(shopId, setId, "");
+        tables.changed(shopId, setId);
         return set(shopId, setId);
     }
 
@@ -180,8 +235,24 @@ public class SetService {
         if (one.cards().size() != 1) {
             throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "Write one part: reference, nodes, value, as in R7 filter_2 v3_plate 470k ; kind=carbon tol=20 watt=0.5.").at("line");
         }
-        tables.putPart(shopId, setId, one.cards().get(0).reference(), DeckWriter.line(one.cards().get(0)));
-        mend(shopId, setId, one.cards().get(0).reference());
+        putCard(shopId, setId, one.cards().get(0));
+        StoredSet changed = set(shopId, setId);
+        checkSize(changed.deck());
+        return changed;
+    }
+
+    private void putCard(String shopId, String setId, Card card) {
+        tables.putPart(shopId, setId, card.reference(), DeckWriter.line(card));
+        mend(shopId, setId, card.reference());
+        tables.changed(shopId, setId);
+    }
+
+    /** Keeps the cards of one line of parts shorthand, and the tube's socket with it. */
+    @Transactional
+    public StoredSet putParts(String shopId, String setId, PartLine line) {
+        require(shopId, setId);
+        line.cards().forEach(card -> putCard(shopId, setId, card));
+        line.socket().ifPresent(socket -> tables.putSocket(shopId, setId, socket));
         StoredSet changed = set(shopId, setId);
         checkSize(changed.deck());
         return changed;
@@ -191,6 +262,7 @@ public class SetService {
     public StoredSet removePart(String shopId, String setId, String reference) {
         part(set(shopId, setId), reference);
         tables.removePart(shopId, setId, reference);
+        tables.changed(shopId, setId);
         return set(shopId, setId);
     }
 
@@ -205,6 +277,7 @@ public class SetService {
             throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A part's value is above 0.").at("value");
         }
         tables.addValue(caller.shopId(), setId, id, part.reference(), value, caller.author(), clock.instant());
+        tables.changed(caller.shopId(), setId);
         return set(caller.shopId(), setId);
     }
 
@@ -228,6 +301,7 @@ public class SetService {
             throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, "Two points share a node or a name; each may stand once.").at("name");
         }
         tables.replaceTestPoints(shopId, setId, points);
+        tables.changed(shopId, setId);
         return set(shopId, setId);
     }
 
@@ -236,12 +310,14 @@ public class SetService {
     public StoredSet putSheet(String shopId, String setId, List<SheetValue> values) {
         set(shopId, setId);
         values.forEach(value -> tables.putSheet(shopId, setId, value));
+        tables.changed(shopId, setId);
         return set(shopId, setId);
     }
 
     @Transactional
     public StoredSet removeSheet(String shopId, String setId, SheetValue value) {
         tables.removeSheet(shopId, setId, value);
+        tables.changed(shopId, setId);
         return set(shopId, setId);
     }
 

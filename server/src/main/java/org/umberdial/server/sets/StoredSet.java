@@ -2,17 +2,28 @@ package org.umberdial.server.sets;
 
 import java.time.Instant;
 import java.util.Optional;
+import java.util.Set;
+import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Extra;
 
 /**
  * A set of the shop: what the rules see of it, and what it is called and waits for.
  *
  * @param models the deck's diode models, kept for export
  */
-public record StoredSet(String id, Label label, BenchSet set, Deck deck, Conditions conditions, int version, Instant createdAt, Instant touchedAt) {
+public record StoredSet(String id, Label label, BenchSet set, Deck deck, Conditions conditions, Arrival arrival, int version, Instant createdAt, Instant touchedAt) {
     /** What the shop calls it. */
     public record Label(String title, String ticket, String place, String waitsFor) {}
+
+    /**
+     * What was read off the set and asked of its owner when it came in.
+     *
+     * @param plate       text of its plate and chassis number
+     * @param sheetOrigin where circuit and sheet come from when they are not the set's own; empty when they are
+     */
+    public record Arrival(String ownerName, String ownerContact, String plate, String sheetOrigin, Set<Extra> extras, SupplyLabel supply) {}
 
     /**
      * The conditions at the bench, set in one place.

@@ -46,6 +46,12 @@ public class ShopService {
         return tables.shop(shopId).orElseThrow(() -> Problem.notFound("The shop"));
     }
 
+    /** A short text that changes whenever the shop's policy or instruments do, so that what was judged by them can be kept. */
+    public String rules(String shopId) {
+        List<Instrument> instruments = instruments(shopId);
+        return shop(shopId).version() + "." + instruments.size() + "." + instruments.stream().mapToInt(Instrument::version).sum();
+    }
+
     /** Saves the whole policy if nobody changed it since {@code shop.version()}. */
     @Transactional
     public Shop save(Shop shop) {

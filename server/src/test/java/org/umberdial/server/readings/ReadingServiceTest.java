@@ -37,7 +37,7 @@ class ReadingServiceTest {
     private static StoredSet setOnSince(Instant on) {
         BenchSet set = new BenchSet(ConstructionClass.BATTERY, List.of(), List.of(), List.of(), List.of(), List.of());
         Deck deck = new Deck("", List.of(), java.util.Map.of(), List.of(), List.of(), List.of(), List.of());
-        return new StoredSet("s", new StoredSet.Label("t", "", "", ""), set, deck, new StoredSet.Conditions(117, Optional.empty(), "", Optional.ofNullable(on)), 0, NOW, NOW);
+        return new StoredSet("s", new StoredSet.Label("t", "", "", ""), set, deck, new StoredSet.Conditions(117, Optional.empty(), "", Optional.ofNullable(on)), new StoredSet.Arrival("", "", "", "", java.util.Set.of(), org.umberdial.core.arrival.SupplyLabel.UNKNOWN), 0, NOW, NOW);
     }
 
     private Reading reading(Instant on, Instant taken) {

@@ -370,6 +370,10 @@ public final class DeckReader {
                 words.add(word);
                 continue;
             }
+            if (words.isEmpty()) {
+                fault(line, "“" + word + "” stands where the reference belongs; a card begins with one, as in XV1 v1_plate v1_grid 0 12AV6_T.");
+                return;
+            }
             String[] pair = word.split("=", 2);
             Optional<Double> value = number(line, words.get(0), pair[1], 'X');
             value.ifPresent(v -> values.put(pair[0].toUpperCase(Locale.ROOT), v));

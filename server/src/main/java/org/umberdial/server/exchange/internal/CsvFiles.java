@@ -10,6 +10,7 @@ import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.server.readings.KeptReading;
 
@@ -17,7 +18,9 @@ import org.umberdial.server.readings.KeptReading;
 public final class CsvFiles {
     private static final List<String> READING_COLUMNS = List.of("point", "reference", "kind", "value", "unit", "line_v", "meter", "mode", "minutes", "taken_at", "note");
     private static final List<String> SHEET_COLUMNS = List.of("point", "reference", "kind", "value", "unit", "line_v", "meter", "mode");
+    private static final List<String> PART_COLUMNS = List.of("reference", "value", "volts", "watts", "tolerance", "kind", "from", "to", "date", "can", "mark", "description");
     private static final List<String> NEEDED = List.of("point", "value");
+    private static final List<String> NEEDED_OF_PARTS = List.of("reference", "value");
 
     /** One data row; {@code key} is the same for rows of the same content. */
     public record Line(long number, String key, DelimitedText.Row row) {
@@ -31,15 +34,36 @@ public final class CsvFiles {
     private CsvFiles() {}
 
     public static Rows readings(byte[] bytes) {
-        return rows(bytes, READING_COLUMNS);
+        return rows(bytes, READING_COLUMNS, NEEDED);
     }
 
     public static Rows sheet(byte[] bytes) {
-        return rows(bytes, SHEET_COLUMNS);
+        return rows(bytes, SHEET_COLUMNS, NEEDED);
     }
 
-    private static Rows rows(byte[] bytes, List<String> columns) {
-        DelimitedText text = new DelimitedText(bytes, columns, NEEDED);
+    public static Rows parts(byte[] bytes) {
+        return rows(bytes, PART_COLUMNS, NEEDED_OF_PARTS);
+    }
+
+    /** Resistors, capacitors and windings, and each tube's socket with its type; the deck carries the rest. */
+    public static String writeParts(BenchSet set) {
+        List<List<String>> rows = new java.util.ArrayList<>();
+        for (Part part : set.parts()) {
+            if (part.unit().isPresent() && "RCL".indexOf(part.card().letter()) >= 0 && part.nodes().size() == 2) {
+                String value = part.workingValue().map(v -> plain(part.card().letter() == 'C' ? v * 1e12 : v)).orElse("") + (part.card().letter() == 'C' ? " pF" : "");
+                rows.add(List.of(part.reference(), value, key(part, "volt"), key(part, "watt"), key(part, "tol"), part.card().key("kind").orElse(""), part.nodes().get(0), part.nodes().get(1), key(part, "date"), key(part, "can"), key(part, "mark"), part.description()));
+            }
+        }
+        set.sockets().forEach(socket -> rows.add(List.of(socket.socket(), socket.type(), "", "", "", "tube", "", "", set.part("X" + socket.socket()).map(part -> key(part, "date")).orElse(""), "", "", "")));
+        return write(PART_COLUMNS, rows);
+    }
+
+    private static String key(Part part, String name) {
+        return part.card().key(name).orElse("");
+    }
+
+    private static Rows rows(byte[] bytes, List<String> columns, List<String> needed) {
+        DelimitedText text = new DelimitedText(bytes, columns, needed);
         return new Rows(text.rows().stream().map(row -> new Line(row.line(), columns.stream().map(row::cell).collect(Collectors.joining("\u001f")), row)).toList(), text.notes());
     }
 

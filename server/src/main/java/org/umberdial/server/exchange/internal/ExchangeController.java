@@ -45,6 +45,16 @@ class ExchangeController {
         return exchange.importCircuit(caller, setId.toString(), checked(bytes));
     }
 
+    @PostMapping(path = "/part-imports", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ReadingFile parts(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestBody(required = false) byte[] bytes) {
+        return exchange.importParts(caller, setId.toString(), checked(bytes));
+    }
+
+    @GetMapping("/parts.csv")
+    ResponseEntity<String> parts(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return file("parts.csv", "text/csv;charset=UTF-8", exchange.exportParts(caller.shopId(), setId.toString()));
+    }
+
     @GetMapping("/readings.csv")
     ResponseEntity<String> readings(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         return file("readings.csv", "text/csv;charset=UTF-8", exchange.exportReadings(caller.shopId(), setId.toString()));

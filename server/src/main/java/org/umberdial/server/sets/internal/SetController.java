@@ -6,8 +6,11 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -19,6 +22,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.circuit.deck.DeckWriter;
+import org.umberdial.core.entry.PartLine;
+import org.umberdial.core.entry.PartShorthand;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.ConstructionClass;
@@ -27,6 +32,7 @@ import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
@@ -51,15 +57,20 @@ class SetController {
     /** {@code exact} reads back as the same value. */
     record ValueView(ValueOrigin origin, String label, String text, String exact, String source) {}
 
-    record PartView(String reference, String kind, String description, List<String> nodes, String line, boolean hasValue, String working, double tolerancePercent, String rating, List<ValueView> values, @Schema(nullable = true) String conflict) {}
+    record PartView(String reference, String kind, String description, List<String> nodes, String line, boolean hasValue, String working, String exact, double tolerancePercent, String rating, String date, String can, String mark, List<ValueView> values, @Schema(nullable = true) String conflict) {}
 
     record CircuitPoint(String node, String name, String socket, String pin, String hint) {}
 
     record SheetView(String node, String reference, ReadingKind kind, double value, String text, String unit, double lineVolts, String meter, String mode) {}
 
-    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, List<SheetView> sheet, List<String> unread) {}
+    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, List<SheetView> sheet, List<String> unread, String sheetOrigin) {}
 
-    record PartLine(@NotBlank @Size(max = 500) String line) {}
+    record LinesEdit(@NotNull @Size(max = 500) List<@NotNull @Size(max = 500) String> lines, boolean change) {}
+
+    /** {@code fault} says why a line is not taken; {@code changes} that it changes a part that is there. */
+    record LineView(String line, String understood, @Schema(nullable = true) String fault, boolean changes) {}
+
+    record PartText(@NotBlank @Size(max = 500) String line) {}
 
     record ValueEdit(@NotNull UUID id, @NotBlank String reference, @NotNull ValueOrigin origin, @NotBlank String value, @Size(max = 120) String source) {}
 
@@ -105,8 +116,49 @@ class SetController {
     }
 
     @PostMapping("/parts")
-    CircuitView putPart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PartLine part) {
+    CircuitView putPart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PartText part) {
         return circuit(sets.putPart(caller.shopId(), setId.toString(), part.line));
+    }
+
+    /** What lines of parts shorthand would mean; nothing is kept. */
+    @PostMapping("/part-lines/readings")
+    List<LineView> readLines(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody LinesEdit edit) {
+        return lines(caller, setId, edit, false);
+    }
+
+    /** Keeps the lines that can be taken; the others come back with their reason. */
+    @PostMapping("/part-lines")
+    List<LineView> keepLines(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody LinesEdit edit) {
+        return lines(caller, setId, edit, true);
+    }
+
+    private List<LineView> lines(Caller caller, UUID setId, LinesEdit edit, boolean keep) {
+        List<LineView> views = new ArrayList<>();
+        DecimalSign sign = shops.shop(caller.shopId()).policy().decimalSign();
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        Set<String> here = new HashSet<>();
+        for (String line : edit.lines) {
+            if (line.isBlank()) {
+                continue;
+            }
+            try {
+                PartShorthand shorthand = new PartShorthand(set.set(), sign);
+                PartLine part = shorthand.read(line);
+                if (!edit.change) {
+                    shorthand.requireNew(part);
+                }
+                if (part.cards().stream().anyMatch(card -> !here.add(card.reference()))) {
+                    throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, part.cards().get(0).reference() + " stands twice among these lines; each part has a reference of its own.");
+                }
+                if (keep) {
+                    set = sets.putParts(caller.shopId(), setId.toString(), part);
+                }
+                views.add(new LineView(line, part.understood(), null, !part.known().isEmpty()));
+            } catch (InvalidEntry refused) {
+                views.add(new LineView(line, "", refused.getMessage(), false));
+            }
+        }
+        return views;
     }
 
     @DeleteMapping("/parts/{reference}")
@@ -188,7 +240,8 @@ class SetController {
                 set.deck().nodes().stream().sorted().toList(),
                 set.set().testPoints().stream().map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList(),
                 set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode())).toList(),
-                set.set().unread());
+                set.set().unread(),
+                set.arrival().sheetOrigin());
     }
 
     private static String exact(double value, Unit unit) {
@@ -201,6 +254,6 @@ class SetController {
         String volts = part.ratingVolts().map(v -> Engineering.print(v, Unit.VOLT)).orElse("");
         String watts = part.ratingWatts().map(w -> Engineering.print(w, Unit.WATT)).orElse("");
         List<ValueView> values = part.unit().map(unit -> part.values().stream().map(v -> new ValueView(v.origin(), v.origin().label(), Engineering.print(v.value(), unit), exact(v.value(), unit), v.source())).toList()).orElse(List.of());
-        return new PartView(part.reference(), part.card().kind(), part.description(), part.nodes(), DeckWriter.line(part.card()), hasValue, working, part.tolerance().percent(), (volts + " " + watts).strip(), values, part.conflict().orElse(null));
+        return new PartView(part.reference(), part.card().kind(), part.description(), part.nodes(), DeckWriter.line(part.card()), hasValue, working, part.unit().flatMap(unit -> part.workingValue().map(value -> exact(value, unit))).orElse(""), part.tolerance().percent(), (volts + " " + watts).strip(), part.card().key("date").orElse(""), part.card().key("can").orElse(""), part.card().key("mark").orElse(""), values, part.conflict().orElse(null));
     }
 }

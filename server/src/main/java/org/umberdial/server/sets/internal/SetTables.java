@@ -10,17 +10,24 @@ import static org.umberdial.tables.Tables.TEST_POINT;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
+import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
+import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.Extra;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
@@ -30,7 +37,7 @@ import org.umberdial.server.sets.StoredSet;
 @Repository
 public class SetTables {
     /** One row of the sets' table. */
-    public record Row(String id, StoredSet.Label label, ConstructionClass construction, List<String> modes, String models, String unread, StoredSet.Conditions conditions, int version, Instant createdAt, Instant touchedAt) {}
+    public record Row(String id, StoredSet.Label label, ConstructionClass construction, List<String> modes, String models, String unread, StoredSet.Conditions conditions, StoredSet.Arrival arrival, int version, Instant createdAt, Instant touchedAt) {}
 
     private final DSLContext db;
 
@@ -38,8 +45,8 @@ public class SetTables {
         this.db = db;
     }
 
-    public List<String> ids(String shopId) {
-        return db.select(BENCH_SET.ID).from(BENCH_SET).where(BENCH_SET.SHOP_ID.eq(shopId)).orderBy(BENCH_SET.TOUCHED_AT.desc(), BENCH_SET.TITLE).fetch(BENCH_SET.ID);
+    public int count(String shopId) {
+        return db.fetchCount(BENCH_SET, BENCH_SET.SHOP_ID.eq(shopId));
     }
 
     public Optional<Row> row(String shopId, String setId) {
@@ -47,13 +54,70 @@ public class SetTables {
                 setId,
                 new StoredSet.Label(row.get(BENCH_SET.TITLE), row.get(BENCH_SET.TICKET), row.get(BENCH_SET.PLACE), row.get(BENCH_SET.WAITS_FOR)),
                 ConstructionClass.valueOf(row.get(BENCH_SET.CONSTRUCTION)),
-                Arrays.stream(row.get(BENCH_SET.MODES).split(" ")).filter(mode -> !mode.isEmpty()).toList(),
+                words(row.get(BENCH_SET.MODES)),
                 row.get(BENCH_SET.MODELS),
                 row.get(BENCH_SET.UNREAD),
                 new StoredSet.Conditions(row.get(BENCH_SET.LINE_VOLTS), Optional.ofNullable(row.get(BENCH_SET.INSTRUMENT_ID)), row.get(BENCH_SET.MODE), Optional.ofNullable(row.get(BENCH_SET.SWITCHED_ON_AT))),
+                new StoredSet.Arrival(row.get(BENCH_SET.OWNER_NAME), row.get(BENCH_SET.OWNER_CONTACT), row.get(BENCH_SET.PLATE), row.get(BENCH_SET.SHEET_ORIGIN), words(row.get(BENCH_SET.EXTRAS)).stream().map(Extra::valueOf).collect(Collectors.toCollection(() -> EnumSet.noneOf(Extra.class))), supply(row)),
                 row.get(BENCH_SET.VERSION),
                 row.get(BENCH_SET.CREATED_AT),
                 row.get(BENCH_SET.TOUCHED_AT)));
+    }
+
+    private static SupplyLabel supply(Record row) {
+        return new SupplyLabel(numbers(row.get(BENCH_SET.LABEL_TAPS)), optional(row.get(BENCH_SET.LABEL_SET_TO)), numbers(row.get(BENCH_SET.LABEL_HERTZ)), optional(row.get(BENCH_SET.LABEL_WATTS)), SupplyLabel.Current.valueOf(row.get(BENCH_SET.LABEL_CURRENT)), row.get(BENCH_SET.LABEL_MOTOR) != 0);
+    }
+
+    private static List<String> words(String text) {
+        return Arrays.stream(text.split(" ")).filter(word -> !word.isEmpty()).toList();
+    }
+
+    private static List<Double> numbers(String text) {
+        return words(text).stream().map(Double::valueOf).toList();
+    }
+
+    private static String join(Collection<?> values) {
+        return values.stream().map(String::valueOf).collect(Collectors.joining(" "));
+    }
+
+    private static OptionalDouble optional(Double value) {
+        return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
+    }
+
+    public boolean arrival(String shopId, String setId, StoredSet.Arrival arrival, int version) {
+        SupplyLabel supply = arrival.supply();
+        return db.update(BENCH_SET)
+                        .set(BENCH_SET.OWNER_NAME, arrival.ownerName())
+                        .set(BENCH_SET.OWNER_CONTACT, arrival.ownerContact())
+                        .set(BENCH_SET.PLATE, arrival.plate())
+                        .set(BENCH_SET.EXTRAS, join(arrival.extras()))
+                        .set(BENCH_SET.LABEL_TAPS, join(supply.taps()))
+                        .set(BENCH_SET.LABEL_SET_TO, supply.setTo().isPresent() ? supply.setTo().getAsDouble() : null)
+                        .set(BENCH_SET.LABEL_HERTZ, join(supply.hertz()))
+                        .set(BENCH_SET.LABEL_WATTS, supply.watts().isPresent() ? supply.watts().getAsDouble() : null)
+                        .set(BENCH_SET.LABEL_CURRENT, supply.current().name())
+                        .set(BENCH_SET.LABEL_MOTOR, (byte) (supply.motor() ? 1 : 0))
+                        .set(BENCH_SET.VERSION, version + 1)
+                        .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                        .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId), BENCH_SET.VERSION.eq(version))
+                        .execute()
+                == 1;
+    }
+
+    public void sheetOrigin(String shopId, String setId, String origin) {
+        db.update(BENCH_SET).set(BENCH_SET.SHEET_ORIGIN, origin).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
+    }
+
+    public boolean has(String shopId, String setId) {
+        return db.fetchExists(BENCH_SET, BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId));
+    }
+
+    public void putSocket(String shopId, String setId, Deck.SocketPins socket) {
+        db.deleteFrom(SOCKET_PIN).where(SOCKET_PIN.SHOP_ID.eq(shopId), SOCKET_PIN.SET_ID.eq(setId), SOCKET_PIN.SOCKET.eq(socket.socket())).execute();
+        int position = db.select(DSL.coalesce(DSL.max(SOCKET_PIN.POSITION), DSL.inline(-1))).from(SOCKET_PIN).where(SOCKET_PIN.SHOP_ID.eq(shopId), SOCKET_PIN.SET_ID.eq(setId)).fetchSingle().value1();
+        for (Map.Entry<String, String> pin : socket.pins().entrySet()) {
+            db.insertInto(SOCKET_PIN, SOCKET_PIN.SHOP_ID, SOCKET_PIN.SET_ID, SOCKET_PIN.SOCKET, SOCKET_PIN.PIN, SOCKET_PIN.POSITION, SOCKET_PIN.TUBE_TYPE, SOCKET_PIN.NODE).values(shopId, setId, socket.socket(), pin.getKey(), ++position, socket.type(), pin.getValue()).execute();
+        }
     }
 
     public void insert(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, double lineVolts, Optional<String> instrumentId, Instant now) {
@@ -83,6 +147,7 @@ public class SetTables {
                         .set(BENCH_SET.PLACE, label.place())
                         .set(BENCH_SET.WAITS_FOR, label.waitsFor())
                         .set(BENCH_SET.CONSTRUCTION, construction.name())
+                        .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
                         .set(BENCH_SET.VERSION, version + 1)
                         .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId), BENCH_SET.VERSION.eq(version))
                         .execute()
@@ -95,12 +160,18 @@ public class SetTables {
                 .set(BENCH_SET.INSTRUMENT_ID, conditions.instrumentId().orElse(null))
                 .set(BENCH_SET.MODE, conditions.mode())
                 .set(BENCH_SET.SWITCHED_ON_AT, conditions.switchedOnAt().orElse(null))
+                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
     }
 
+    /** Counts a change of the set, so that whatever was reckoned from it is reckoned anew. */
+    public void changed(String shopId, String setId) {
+        db.update(BENCH_SET).set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1)).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
+    }
+
     public void touch(String shopId, String setId, Instant at) {
-        db.update(BENCH_SET).set(BENCH_SET.TOUCHED_AT, at).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
+        db.update(BENCH_SET).set(BENCH_SET.TOUCHED_AT, at).set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1)).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
     }
 
     /** Part lines in the order they were entered. */

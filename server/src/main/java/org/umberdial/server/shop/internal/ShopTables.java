@@ -46,7 +46,11 @@ public class ShopTables {
                 row.get(SHOP.DOUBT_MARGIN),
                 row.get(SHOP.GRID_RISE_VOLTS),
                 row.get(SHOP.WATTS_MARGIN),
-                row.get(SHOP.DRIFT_FRACTION));
+                row.get(SHOP.DRIFT_FRACTION),
+                row.get(SHOP.HEATER_OVER),
+                row.get(SHOP.VA_HEADROOM),
+                row.get(SHOP.HOUR_RATE),
+                row.get(SHOP.MONEY));
         return new Shop(row.get(SHOP.ID), row.get(SHOP.NAME), ZoneId.of(row.get(SHOP.TIME_ZONE)), policy, row.get(SHOP.VERSION));
     }
 
@@ -73,6 +77,10 @@ public class ShopTables {
         cells.put(SHOP.GRID_RISE_VOLTS, policy.gridRiseVolts());
         cells.put(SHOP.WATTS_MARGIN, policy.wattsMargin());
         cells.put(SHOP.DRIFT_FRACTION, policy.driftFraction());
+        cells.put(SHOP.HEATER_OVER, policy.heaterOver());
+        cells.put(SHOP.VA_HEADROOM, policy.vaHeadroom());
+        cells.put(SHOP.HOUR_RATE, policy.hourRate());
+        cells.put(SHOP.MONEY, policy.money());
         return cells;
     }
 

@@ -1,0 +1,10 @@
+package org.umberdial.core.journal;
+
+/** One thing that was done, found or said. */
+public sealed interface Fact permits TakenOff, PutBack, Closed, ControlFound, Looked, Told, TaskDone, PartReplaced, Proved, WorthSaid, Remark {
+    /** What it is about: a part's reference, an area, a control; may be empty. */
+    String subject();
+
+    /** The sentence of the log. */
+    String sentence();
+}

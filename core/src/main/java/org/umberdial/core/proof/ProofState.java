@@ -1,0 +1,25 @@
+package org.umberdial.core.proof;
+
+/** How a part or a point stands. */
+public enum ProofState {
+    UNPROVEN("unproven"),
+    PROVEN("proven"),
+    DOUBTFUL("doubtful"),
+    TO_REPLACE("to be replaced"),
+    REPLACED("replaced");
+
+    private final String label;
+
+    ProofState(String label) {
+        this.label = label;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    /** Whether something is left to do. */
+    public boolean open() {
+        return this == UNPROVEN || this == DOUBTFUL || this == TO_REPLACE;
+    }
+}

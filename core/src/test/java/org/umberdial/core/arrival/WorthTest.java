@@ -1,0 +1,63 @@
+package org.umberdial.core.arrival;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.umberdial.core.journal.Proved;
+import org.umberdial.core.journal.WorthSaid;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.CircuitImport;
+import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.StartingCircuit;
+
+class WorthTest {
+    private static final BenchSet SET = new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(StartingCircuit.of("string-superhet").orElseThrow().deck()), List.of(), List.of(), List.of(), List.of());
+
+    @Test
+    void theSumIsHoursTimesRateAndParts() {
+        Worth worth = worth(new Book());
+        double papers = worth.lines().stream().filter(line -> line.job().equals("recap_paper")).findFirst().orElseThrow().count();
+        assertEquals(7, papers);
+        assertEquals(worth.hours() * 40 + worth.parts(), worth.total(), 1e-9);
+        assertEquals(Worth.Verdict.SAY_WORTH, worth.verdict());
+    }
+
+    @Test
+    void stopsWhenThePlanCostsMoreThanTheSet() {
+        Worth worth = worth(new Book().add(said(100, 50)));
+        assertEquals(Worth.Verdict.STOP, worth.verdict());
+        assertTrue(worth.reason().startsWith("Stop: the plan comes to "), worth.reason());
+    }
+
+    @Test
+    void testsTheIrreplaceableFirstWhenTheyDecide() {
+        double plan = worth(new Book()).total();
+        Book book = new Book().add(said(plan + 100, 0));
+        assertEquals(Worth.Verdict.TEST_FIRST, worth(book).verdict());
+        assertTrue(worth(book).reason().contains("output transformer"), worth(book).reason());
+        book.add(new Proved("XT1", true, "primary 190 Ω")).add(new Proved("coils and IF cans", true, ""));
+        assertEquals(Worth.Verdict.GO, worth(book).verdict());
+    }
+
+    @Test
+    void aLostTransformerIsReckonedIn() {
+        double plan = worth(new Book()).total();
+        Worth worth = worth(new Book().add(said(plan + 100, 0)).add(new Proved("XT1", false, "primary open")));
+        assertEquals(Worth.Verdict.STOP, worth.verdict());
+        assertEquals(plan + 4 * 40 + 90, worth.total(), 1e-9);
+        assertTrue(worth.reason().contains("1 part that cannot be bought"), worth.reason());
+    }
+
+    private static WorthSaid said(double value, double sentiment) {
+        return new WorthSaid(value, sentiment, true, Map.of(), Map.of());
+    }
+
+    private static Worth worth(Book book) {
+        return Worth.of(SET, Set.of(), Inspection.of(SET.construction(), Set.of(), book.journal()), book.journal(), HousePolicy.standard());
+    }
+}

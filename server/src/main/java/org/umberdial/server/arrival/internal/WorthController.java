@@ -1,0 +1,124 @@
+package org.umberdial.server.arrival.internal;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.arrival.Inspection;
+import org.umberdial.core.arrival.Originality;
+import org.umberdial.core.arrival.Worth;
+import org.umberdial.core.journal.Journal;
+import org.umberdial.core.journal.WorthSaid;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.set.Can;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.ValueReader;
+import org.umberdial.server.journal.JournalService;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.ShopService;
+
+/** Whether a set is worth it, and what its date codes and cans say. */
+@RestController
+@RequestMapping("/api/sets/{setId}")
+class WorthController {
+    record WorthLine(String job, String label, int count, double each, double priceEach, double hours, double price, double cost) {}
+
+    record RareView(String subject, String name, Worth.State state, String why) {}
+
+    record WorthView(Worth.Verdict verdict, String reason, List<WorthLine> lines, List<RareView> rare, double hours, double parts, double total, double ceiling, List<String> arithmetic, double value, double sentiment, boolean known, String money, double hourRate) {}
+
+    /** Money as typed; {@code job} empty when only the worth itself is said. */
+    record WorthEdit(@NotNull UUID id, @NotBlank @Size(max = 20) String value, @NotNull @Size(max = 20) String sentiment) {}
+
+    record JobEdit(@NotNull UUID id, @NotBlank @Size(max = 40) String job, @NotBlank @Size(max = 20) String hours, @NotBlank @Size(max = 20) String price) {}
+
+    record DatedPart(String reference, String code, Originality.Kind kind, String reason) {}
+
+    record CanView(String name, String common, String remark, List<CanSection> sections) {}
+
+    record CanSection(String reference, String mark, String live) {}
+
+    record OriginalityView(String year, List<DatedPart> parts, List<CanView> cans) {}
+
+    private final JournalService journals;
+    private final SetService sets;
+    private final ShopService shops;
+
+    WorthController(JournalService journals, SetService sets, ShopService shops) {
+        this.journals = journals;
+        this.sets = sets;
+        this.shops = shops;
+    }
+
+    @GetMapping("/worth")
+    WorthView worth(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        Journal journal = journals.journal(caller.shopId(), setId.toString());
+        HousePolicy policy = shops.shop(caller.shopId()).policy();
+        Worth worth = Worth.of(set.set(), set.arrival().extras(), Inspection.of(set.set().construction(), set.arrival().extras(), journal), journal, policy);
+        WorthSaid said = said(journal);
+        return new WorthView(worth.verdict(), worth.reason(), worth.lines().stream().map(l -> new WorthLine(l.job(), l.label(), l.count(), l.each(), l.priceEach(), l.hours(), l.price(), l.cost())).toList(), worth.rare().stream().map(r -> new RareView(r.subject(), r.name(), r.state(), r.why())).toList(), worth.hours(), worth.parts(), worth.total(), worth.ceiling(), worth.arithmetic(), said.value(), said.sentiment(), said.known(), policy.money(), policy.hourRate());
+    }
+
+    @PostMapping("/worth")
+    WorthView say(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody WorthEdit edit) {
+        WorthSaid now = said(journals.journal(caller.shopId(), setId.toString()));
+        WorthSaid said = new WorthSaid(amount(caller, edit.value, "value", 1e7), edit.sentiment.isBlank() ? 0 : amount(caller, edit.sentiment, "sentiment", 1e7), true, now.hours(), now.prices());
+        journals.keep(caller, setId.toString(), edit.id.toString(), said, Optional.empty());
+        return worth(caller, setId);
+    }
+
+    /** Reckons a job differently for this set. */
+    @PostMapping("/worth-jobs")
+    WorthView job(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody JobEdit edit) {
+        WorthSaid now = said(journals.journal(caller.shopId(), setId.toString()));
+        Map<String, Double> hours = new HashMap<>(now.hours());
+        Map<String, Double> prices = new HashMap<>(now.prices());
+        hours.put(edit.job, amount(caller, edit.hours, "hours", 500));
+        prices.put(edit.job, amount(caller, edit.price, "price", 1e6));
+        journals.keep(caller, setId.toString(), edit.id.toString(), new WorthSaid(now.value(), now.sentiment(), now.known(), hours, prices), Optional.empty());
+        return worth(caller, setId);
+    }
+
+    @GetMapping("/originality")
+    OriginalityView originality(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        Map<String, String> codes = new LinkedHashMap<>();
+        set.set().parts().forEach(part -> part.card().key("date").filter(code -> !code.isBlank()).ifPresent(code -> codes.put(part.reference(), code)));
+        Originality judged = Originality.of(codes);
+        List<CanView> cans = Can.of(set.set()).stream().map(can -> new CanView(can.name(), can.common(), can.remark(), can.sections().stream().map(s -> new CanSection(s.reference(), s.mark(), set.set().nameOf(s.live()))).toList())).toList();
+        return new OriginalityView(judged.year().map(String::valueOf).orElse(""), judged.parts().stream().map(p -> new DatedPart(p.reference(), p.code(), p.kind(), p.reason())).toList(), cans);
+    }
+
+    private static WorthSaid said(Journal journal) {
+        return journal.latest(WorthSaid.class).orElse(WorthSaid.NOTHING);
+    }
+
+    private double amount(Caller caller, String text, String field, double most) {
+        double value;
+        try {
+            value = new ValueReader(shops.shop(caller.shopId()).policy().decimalSign()).number(text.strip());
+        } catch (InvalidEntry refused) {
+            throw refused.at(field);
+        }
+        if (!(value >= 0 && value <= most)) {
+            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "“" + text.strip() + "” cannot be; write an amount from 0 to " + Math.round(most) + ".").at(field);
+        }
+        return value;
+    }
+}

@@ -1,0 +1,239 @@
+package org.umberdial.server.bundle;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.umberdial.core.journal.JournalEntry;
+import org.umberdial.core.journal.WorthSaid;
+import org.umberdial.core.set.Part;
+import org.umberdial.core.set.PartValue;
+import org.umberdial.core.set.TestPoint;
+import org.umberdial.server.exchange.ExchangeService;
+import org.umberdial.server.exchange.ReadingFile;
+import org.umberdial.server.journal.FactJson;
+import org.umberdial.server.journal.JournalService;
+import org.umberdial.server.journal.KeptEntry;
+import org.umberdial.server.map.MapService;
+import org.umberdial.server.photos.Photo;
+import org.umberdial.server.photos.PhotoService;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes a set with everything known of it into one file, and takes such a file into a set that has nothing yet. */
+@Service
+public class BundleService {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final int MOST_ENTRIES = 2_000;
+    private static final long MOST_BYTES = 400_000_000;
+
+    private final SetService sets;
+    private final ExchangeService exchange;
+    private final JournalService journal;
+    private final PhotoService photos;
+    private final MapService map;
+    private final Clock clock;
+
+    public BundleService(SetService sets, ExchangeService exchange, JournalService journal, PhotoService photos, MapService map, Clock clock) {
+        this.sets = sets;
+        this.exchange = exchange;
+        this.journal = journal;
+        this.photos = photos;
+        this.map = map;
+        this.clock = clock;
+    }
+
+    /** The set as a zip: {@code set.json}, {@code circuit.cir}, {@code sheet.csv}, {@code readings.csv} and its pictures. */
+    public byte[] write(String shopId, String setId) {
+        StoredSet set = sets.set(shopId, setId);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            List<BundleText.Picture> pictures = new ArrayList<>();
+            for (Photo photo : photos.all(shopId, setId)) {
+                PhotoService.Content content = photos.content(shopId, photo.id(), "full").orElseThrow();
+                String file = "pictures/" + photo.id() + (content.mediaType().endsWith("png") ? ".png" : ".jpg");
+                put(zip, file, content.bytes());
+                pictures.add(new BundleText.Picture(photo.id(), file, photo.shows(), photo.phase(), photo.caption(), photo.fileName(), photo.beforeId().orElse("")));
+            }
+            put(zip, "set.json", JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(text(shopId, set, pictures)));
+            put(zip, "circuit.cir", exchange.exportCircuit(shopId, setId).getBytes(StandardCharsets.UTF_8));
+            put(zip, "sheet.csv", exchange.exportSheet(shopId, setId).getBytes(StandardCharsets.UTF_8));
+            put(zip, "readings.csv", exchange.exportReadings(shopId, setId).getBytes(StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+
+    private BundleText text(String shopId, StoredSet set, List<BundleText.Picture> pictures) {
+        StoredSet.Arrival arrival = set.arrival();
+        List<BundleText.Value> values = new ArrayList<>();
+        for (Part part : set.set().parts()) {
+            part.values().stream().filter(value -> !value.source().equals("deck")).forEach(value -> values.add(new BundleText.Value(part.reference(), value.origin(), value.value(), value.source())));
+        }
+        // What the set is worth to its owner is as private as the owner's name.
+        List<BundleText.Entry> entries = journal.kept(shopId, set.id()).stream().filter(kept -> !(kept.entry().fact() instanceof WorthSaid)).map(BundleService::entry).toList();
+        List<BundleText.Mark> marks = map.marks(shopId, set.id()).stream().map(mark -> new BundleText.Mark(mark.photo(), mark.subject(), mark.x(), mark.y())).toList();
+        List<BundleText.Point> points = set.set().testPoints().stream().map(p -> new BundleText.Point(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList();
+        return new BundleText(BundleText.FORMAT, BundleText.VERSION, set.label().title(), set.set().construction(), arrival.extras(), arrival.plate(), arrival.supply(), arrival.sheetOrigin(), points, values, entries, pictures, marks);
+    }
+
+    private static BundleText.Entry entry(KeptEntry kept) {
+        JournalEntry entry = kept.entry();
+        return new BundleText.Entry(entry.id(), FactJson.kind(entry.fact()), FactJson.write(entry.fact()), entry.takenAt(), entry.supersedes().orElse(""), entry.withdrawn(), kept.author());
+    }
+
+    private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+        zip.putNextEntry(new ZipEntry(name));
+        zip.write(bytes);
+        zip.closeEntry();
+    }
+
+    /**
+     * Takes a bundle into a set without parts. Ids inside follow from the set's and the bundle's own, so the same bundle twice
+     * is there once.
+     *
+     * @throws Problem with a sentence when the file is no bundle or the set has something already
+     */
+    @Transactional
+    public ReadingFile read(Caller caller, String setId, byte[] file) {
+        StoredSet now = sets.set(caller.shopId(), setId);
+        if (!now.set().parts().isEmpty()) {
+            throw refuse("This set has " + now.set().parts().size() + " parts already; a bundle is taken into a set of its own.");
+        }
+        Map<String, byte[]> files = unpacked(file);
+        BundleText text = text(files.get("set.json"));
+        Map<String, String> ids = new HashMap<>();
+        text.journal().forEach(entry -> ids.put(entry.id(), here(setId, entry.id())));
+        text.pictures().forEach(picture -> ids.put(picture.id(), here(setId, picture.id())));
+        List<ReadingFile.BadLine> refused = new ArrayList<>();
+        ReadingFile circuit = exchange.importCircuit(caller, setId, files.getOrDefault("circuit.cir", new byte[0]));
+        refused.addAll(circuit.refused());
+        label(caller, setId, text);
+        refused.addAll(exchange.importSheet(caller, setId, files.getOrDefault("sheet.csv", new byte[0])).refused());
+        pictures(caller, setId, text, files, ids);
+        for (BundleText.Entry entry : text.journal()) {
+            journal.adopt(caller.shopId(), setId, entry(entry, ids), entry.author());
+        }
+        text.marks().stream().filter(mark -> ids.containsKey(mark.photo()) && mark.x() >= 0 && mark.x() <= 1 && mark.y() >= 0 && mark.y() <= 1).forEach(mark -> map.put(caller.shopId(), setId, new MapService.PlacedMark(ids.get(mark.photo()), mark.subject(), mark.x(), mark.y())));
+        ReadingFile readings = exchange.importReadings(caller, setId, files.getOrDefault("readings.csv", new byte[0]), "set bundle");
+        refused.addAll(readings.refused());
+        return new ReadingFile(circuit.added(), 0, refused, List.of(readings.added() + " readings, " + text.pictures().size() + " pictures and " + text.journal().size() + " entries of the log came with it."));
+    }
+
+    private void label(Caller caller, String setId, BundleText text) {
+        String shopId = caller.shopId();
+        StoredSet before = sets.set(shopId, setId);
+        StoredSet set = sets.relabel(shopId, setId, before.label(), text.construction(), before.version());
+        StoredSet.Arrival arrival = set.arrival();
+        sets.arrival(shopId, setId, new StoredSet.Arrival(arrival.ownerName(), arrival.ownerContact(), text.plate(), text.sheetOrigin(), text.extras(), text.supply()), set.version());
+        sets.originOfSheet(shopId, setId, text.sheetOrigin());
+        List<String> nodes = List.copyOf(set.deck().nodes());
+        List<TestPoint> points = text.points().stream().filter(p -> nodes.contains(p.node())).map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList();
+        sets.replaceTestPoints(shopId, setId, points);
+        int count = 0;
+        for (BundleText.Value value : text.values()) {
+            if (set.set().part(value.reference()).isPresent()) {
+                sets.addValue(caller, setId, here(setId, value.reference() + "/" + count++), value.reference(), new PartValue(value.origin(), value.value(), value.source()));
+            }
+        }
+    }
+
+    private void pictures(Caller caller, String setId, BundleText text, Map<String, byte[]> files, Map<String, String> ids) {
+        for (BundleText.Picture picture : text.pictures()) {
+            byte[] bytes = files.get(picture.file());
+            if (bytes == null) {
+                throw refuse("The bundle names the picture " + picture.file() + ", which is not in it.");
+            }
+            photos.keep(caller, setId, new Photo(ids.get(picture.id()), picture.shows(), picture.phase(), picture.caption(), picture.fileName(), 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), 0), bytes);
+        }
+        Map<String, Photo> kept = new HashMap<>();
+        photos.all(caller.shopId(), setId).forEach(photo -> kept.put(photo.id(), photo));
+        text.pictures().stream().filter(picture -> ids.containsKey(picture.before()) && kept.containsKey(ids.get(picture.id()))).forEach(picture -> {
+            Photo photo = kept.get(ids.get(picture.id()));
+            photos.label(caller.shopId(), setId, new Photo(photo.id(), photo.shows(), photo.phase(), photo.caption(), "", 0, 0, 0, Optional.empty(), clock.instant(), "", Optional.of(ids.get(picture.before())), photo.version()));
+        });
+    }
+
+    private static JournalEntry entry(BundleText.Entry entry, Map<String, String> ids) {
+        String body = entry.fact();
+        for (Map.Entry<String, String> id : ids.entrySet()) {
+            body = body.replace(id.getKey(), id.getValue());
+        }
+        try {
+            return new JournalEntry(ids.get(entry.id()), FactJson.read(entry.kind(), body), entry.takenAt(), Optional.ofNullable(ids.get(entry.supersedes())), entry.withdrawn());
+        } catch (IllegalArgumentException | JacksonException strange) {
+            throw refuse("The bundle's log holds an entry that is not understood (" + entry.kind() + "); it may come from a newer Umber Dial.");
+        }
+    }
+
+    private static String here(String setId, String id) {
+        return UUID.nameUUIDFromBytes((setId + "/" + id).getBytes(StandardCharsets.UTF_8)).toString();
+    }
+
+    private static BundleText text(byte[] json) {
+        if (json == null) {
+            throw refuse("This zip is no set bundle: it has no set.json.");
+        }
+        BundleText text;
+        try {
+            text = JSON.readValue(json, BundleText.class);
+        } catch (JacksonException broken) {
+            throw refuse("The bundle's set.json cannot be read; it is broken, or not written by Umber Dial.");
+        }
+        if (!BundleText.FORMAT.equals(text.format()) || text.construction() == null || text.supply() == null || text.points() == null || text.values() == null || text.journal() == null || text.pictures() == null || text.marks() == null || text.extras() == null || text.plate() == null || text.sheetOrigin() == null) {
+            throw refuse("The bundle's set.json is not whole; export the set anew.");
+        }
+        if (text.version() > BundleText.VERSION) {
+            throw refuse("The bundle was written by a newer Umber Dial (format " + text.version() + "; this one reads up to " + BundleText.VERSION + ").");
+        }
+        return text;
+    }
+
+    /** Entries by name, read into memory and never written to disk, so that a name with a path in it leads nowhere. */
+    private static Map<String, byte[]> unpacked(byte[] file) {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        long left = MOST_BYTES;
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                byte[] bytes = zip.readNBytes((int) Math.min(left + 1, Integer.MAX_VALUE - 8));
+                left -= bytes.length;
+                if (left < 0 || files.size() >= MOST_ENTRIES) {
+                    throw new Problem(Problem.Kind.TOO_LARGE, "The bundle unpacks to more than " + MOST_BYTES / 1_000_000 + " MB or " + MOST_ENTRIES + " files, which no set needs.");
+                }
+                files.put(entry.getName(), bytes);
+            }
+        } catch (ZipException | IllegalArgumentException | java.io.EOFException broken) {
+            throw refuse("The zip is broken; copy it again.");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        if (files.isEmpty()) {
+            throw refuse("This is no zip file, or an empty one; a set bundle is a zip with set.json in it.");
+        }
+        return files;
+    }
+
+    private static Problem refuse(String sentence) {
+        return new Problem(Problem.Kind.INVALID_ENTRY, sentence);
+    }
+}

@@ -1,0 +1,32 @@
+package org.umberdial.server.bundle;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import org.umberdial.core.arrival.SupplyLabel;
+import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.Extra;
+import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.server.photos.Photo;
+
+/**
+ * What {@code set.json} of a bundle holds.
+ *
+ * @param format  always {@code umber-dial-set}
+ * @param version of the format; a newer one is refused
+ */
+record BundleText(String format, int version, String title, ConstructionClass construction, Set<Extra> extras, String plate, SupplyLabel supply, String sheetOrigin, List<Point> points, List<Value> values, List<Entry> journal, List<Picture> pictures, List<Mark> marks) {
+    static final String FORMAT = "umber-dial-set";
+    static final int VERSION = 1;
+
+    record Point(String node, String name, String socket, String pin, String hint) {}
+
+    record Value(String reference, ValueOrigin origin, double value, String source) {}
+
+    /** @param fact JSON of the fact */
+    record Entry(String id, String kind, String fact, Instant takenAt, String supersedes, boolean withdrawn, String author) {}
+
+    record Picture(String id, String file, Photo.Shows shows, String phase, String caption, String fileName, String before) {}
+
+    record Mark(String photo, String subject, double x, double y) {}
+}

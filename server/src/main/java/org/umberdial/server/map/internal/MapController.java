@@ -1,0 +1,81 @@
+package org.umberdial.server.map.internal;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.proof.ProofState;
+import org.umberdial.server.map.MapService;
+import org.umberdial.server.photos.Photo;
+import org.umberdial.server.photos.PhotoService;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+
+/** The proof map: how every part and point stands, and where each is on the set's pictures. */
+@RestController
+@RequestMapping("/api/sets/{setId}")
+class MapController {
+    record Stand(String subject, String name, boolean point, ProofState state, String stateLabel, String reason) {}
+
+    record Mark(String photo, String subject, double x, double y) {}
+
+    record MapPicture(String id, String caption, Photo.Shows shows, int width, int height) {}
+
+    /** {@code left} counts parts and points with something to do. */
+    record MapView(String title, List<MapPicture> pictures, List<Mark> marks, List<Stand> stands, int left) {}
+
+    record MarkEdit(@NotNull UUID photo, @NotBlank @Size(max = 60) String subject, @DecimalMin("0") @DecimalMax("1") double x, @DecimalMin("0") @DecimalMax("1") double y) {}
+
+    private final SetService sets;
+    private final MapService map;
+    private final PhotoService photos;
+
+    MapController(SetService sets, MapService map, PhotoService photos) {
+        this.sets = sets;
+        this.map = map;
+        this.photos = photos;
+    }
+
+    @GetMapping("/map")
+    MapView map(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        String shopId = caller.shopId();
+        StoredSet set = sets.set(shopId, setId.toString());
+        List<Stand> stands = map.stands(shopId, set).stream().map(p -> new Stand(p.subject(), p.name(), p.point(), p.state(), p.state().label(), p.reason())).toList();
+        List<MapPicture> pictures = photos.all(shopId, set.id()).stream().map(p -> new MapPicture(p.id(), p.caption().isEmpty() ? p.fileName() : p.caption(), p.shows(), p.width(), p.height())).toList();
+        List<Mark> placed = map.marks(shopId, set.id()).stream().map(mark -> new Mark(mark.photo(), mark.subject(), mark.x(), mark.y())).toList();
+        return new MapView(set.label().title(), pictures, placed, stands, (int) stands.stream().filter(s -> s.state().open()).count());
+    }
+
+    /** Places or moves the mark of a part or point on a picture. */
+    @PutMapping("/marks")
+    MapView mark(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody MarkEdit edit) {
+        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        String subject = set.set().part(edit.subject).map(part -> part.reference()).or(() -> set.set().pointAt(edit.subject).map(point -> point.node())).orElseThrow(() -> Problem.notFound("The part or point " + edit.subject));
+        if (photos.all(caller.shopId(), set.id()).stream().noneMatch(photo -> photo.id().equals(edit.photo.toString()))) {
+            throw Problem.notFound("This picture");
+        }
+        map.put(caller.shopId(), set.id(), new MapService.PlacedMark(edit.photo.toString(), subject, edit.x, edit.y));
+        return map(caller, setId);
+    }
+
+    @DeleteMapping("/marks")
+    MapView unmark(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestParam UUID photo, @RequestParam String subject) {
+        map.remove(caller.shopId(), setId.toString(), photo.toString(), subject);
+        return map(caller, setId);
+    }
+}
