@@ -24,6 +24,16 @@ export const router = createRouter({
             { path: 'worth', component: () => import('./arrival/WorthStep.vue'), props: true, meta: { title: 'Worth it?' } },
           ],
         },
+        {
+          path: 'cold',
+          component: () => import('./cold/ColdView.vue'),
+          props: true,
+          children: [
+            { path: '', component: () => import('./cold/PlanOverview.vue'), props: true, meta: { title: 'Cold bench' } },
+            { path: 'workshop', component: () => import('./cold/WorkshopStep.vue'), props: true, meta: { title: 'Transformer workshop' } },
+            { path: ':test', component: () => import('./cold/TestStep.vue'), props: true, meta: { title: 'Cold test' } },
+          ],
+        },
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         { path: 'circuit', component: () => import('./circuit/CircuitView.vue'), props: true, meta: { title: 'Circuit and sheet' } },

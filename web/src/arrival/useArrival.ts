@@ -3,7 +3,7 @@ import { type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, http, orThrow, type Answer, type Schemas } from '../api/client'
 
 /** What is computed from a set's journal and changes with any entry of it. */
-const following = ['arrival', 'register', 'inspection', 'complaints', 'worth', 'originality', 'map', 'log', 'shelf', 'photos']
+const following = ['arrival', 'register', 'inspection', 'complaints', 'worth', 'originality', 'map', 'log', 'shelf', 'photos', 'cold', 'cold-test', 'workshop']
 
 type Spot = Schemas['SpotEdit'] | null
 /** An entry as a form makes it: the id and the time are added here, and most have no mark on a picture. */

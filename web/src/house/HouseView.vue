@@ -7,12 +7,13 @@ import PageFrame from '../ui/PageFrame.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
 import { useShop } from '../ui/useShop'
+import EquipmentList from './EquipmentList.vue'
 import InstrumentList from './InstrumentList.vue'
 
 const { shop, say, save } = useShop()
 type Edit = Schemas['ShopEdit']
 const words = reactive({ name: '', money: '', timeZone: '', vocabulary: 'NORTH_AMERICAN' as Edit['vocabulary'], decimalSign: 'POINT' as Edit['decimalSign'] })
-const figures = reactive({ lineVolts: '', lineHertz: '', spreadPercent: '', doubtPercent: '', gridRiseVolts: '', wattsMargin: '', driftPercent: '', heaterOverPercent: '', vaHeadroom: '', hourRate: '' })
+const figures = reactive({ lineVolts: '', lineHertz: '', spreadPercent: '', doubtPercent: '', gridRiseVolts: '', wattsMargin: '', driftPercent: '', heaterOverPercent: '', safeVolts: '', bleedOhms: '', insulationMegohms: '', touchMilliamperes: '', halvesPercent: '', vaHeadroom: '', hourRate: '' })
 type Figure = keyof typeof figures
 const problem = ref<Problem | null>(null)
 const kept = ref(false)
@@ -36,6 +37,11 @@ const fields: readonly { key: Figure; label: string; unit: string; why: string }
   { key: 'wattsMargin', label: 'Resistor rating at least', unit: '×', why: 'its heat; twice is usual, three in closed cases' },
   { key: 'driftPercent', label: 'Drift over warm minutes', unit: '%', why: 'More and it is said' },
   { key: 'heaterOverPercent', label: 'Heaters may run over', unit: '%', why: '10 by most data sheets; 5 spares them' },
+  { key: 'safeVolts', label: 'Discharged at or below', unit: 'V', why: '30 is usual; some say 24' },
+  { key: 'bleedOhms', label: 'Bleed resistor', unit: 'Ω', why: '10000 bleeds a filter in a second or two' },
+  { key: 'insulationMegohms', label: 'Insulation at least', unit: 'MΩ', why: '10 is the least most accept; 100 is better' },
+  { key: 'touchMilliamperes', label: 'Touch current at most', unit: 'mA', why: 'Local rules come first; 0.5 is common' },
+  { key: 'halvesPercent', label: 'Halves of a winding may differ', unit: '%', why: '15: the outer half is longer wire' },
   { key: 'vaHeadroom', label: 'Transformer headroom', unit: '×', why: 'its load; 1.25 is usual' },
   { key: 'hourRate', label: 'An hour here costs', unit: '', why: 'For the sum of Worth it?' },
 ]
@@ -77,7 +83,10 @@ async function keep() {
           <span v-if="kept" role="status" class="text-good">Kept. Every verdict was computed anew.</span>
         </div>
       </form>
-      <InstrumentList />
+      <div class="space-y-10">
+        <InstrumentList />
+        <EquipmentList />
+      </div>
     </div>
   </PageFrame>
 </template>

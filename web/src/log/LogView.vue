@@ -19,6 +19,7 @@ const kinds: readonly { id: string; name: string; of: readonly string[] }[] = [
   { id: 'readings', name: 'Readings', of: ['READING'] },
   { id: 'apart', name: 'Apart and together', of: ['TakenOff', 'PutBack', 'Closed', 'ControlFound'] },
   { id: 'found', name: 'Found and said', of: ['Looked', 'Told', 'TaskDone', 'Proved'] },
+  { id: 'cold', name: 'Cold tests', of: ['Benched'] },
   { id: 'parts', name: 'Parts', of: ['PartReplaced'] },
   { id: 'rest', name: 'Remarks', of: ['Remark', 'WorthSaid'] },
 ]

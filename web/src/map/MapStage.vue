@@ -97,7 +97,7 @@ defineExpose({ show, zoom, fit })
       <g v-for="mark in placed" :key="mark.subject" :transform="`translate(${mark.x * picture.width} ${mark.y * picture.height}) scale(${scale * small * (mark.subject === chosen ? 1.4 : 0.9)})`" :data-mark="mark.subject" :data-state="states[mark.subject] ?? 'UNPROVEN'">
         <circle r="13.5" fill="var(--c-sheet)" :stroke="mark.subject === chosen ? 'var(--c-accent)' : 'none'" stroke-width="3" />
         <path :d="marks[states[mark.subject] ?? 'UNPROVEN'].outline" :fill="marks[states[mark.subject] ?? 'UNPROVEN'].hollow ? 'var(--c-sheet)' : marks[states[mark.subject] ?? 'UNPROVEN'].colour" :stroke="marks[states[mark.subject] ?? 'UNPROVEN'].colour" stroke-width="2" :stroke-dasharray="marks[states[mark.subject] ?? 'UNPROVEN'].dashes" />
-        <path v-if="marks[states[mark.subject] ?? 'UNPROVEN'].sign" :d="marks[states[mark.subject] ?? 'UNPROVEN'].sign" fill="none" stroke="var(--c-sheet)" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" />
+        <path v-if="marks[states[mark.subject] ?? 'UNPROVEN'].sign" :d="marks[states[mark.subject] ?? 'UNPROVEN'].sign" fill="none" :stroke="marks[states[mark.subject] ?? 'UNPROVEN'].hollow ? marks[states[mark.subject] ?? 'UNPROVEN'].colour : 'var(--c-sheet)'" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" />
         <text y="25" text-anchor="middle" font-size="11" font-weight="600" class="halo-sheet">{{ shortName(mark.subject) }}</text>
       </g>
     </svg>

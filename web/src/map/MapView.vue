@@ -36,7 +36,7 @@ const picture = computed(() => map.value?.pictures.find((p) => p.id === pictureI
 const placed = computed(() => (map.value?.marks ?? []).filter((mark) => mark.photo === picture.value?.id))
 const states = computed<Record<string, ProofState>>(() => Object.fromEntries((map.value?.stands ?? []).map((stand) => [stand.subject, stand.state])))
 const stand = computed(() => map.value?.stands.find((one) => one.subject === chosen.value) ?? null)
-const open: readonly ProofState[] = ['UNPROVEN', 'DOUBTFUL', 'TO_REPLACE']
+const open: readonly ProofState[] = ['UNPROVEN', 'PARTLY', 'DOUBTFUL', 'TO_REPLACE']
 const listed = computed(() => (map.value?.stands ?? []).filter((one) => (showing.value === 'all' || open.includes(one.state)) && `${one.subject} ${one.name}`.toLowerCase().includes(wanted.value.toLowerCase().trim())))
 const counts = computed(() => (Object.keys(marks) as ProofState[]).map((state) => ({ state, count: (map.value?.stands ?? []).filter((one) => one.state === state).length })))
 const isPlaced = (subject: string) => (map.value?.marks ?? []).some((mark) => mark.subject === subject)

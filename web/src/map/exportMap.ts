@@ -23,7 +23,7 @@ export function svgText(picture: { width: number; height: number }, image: strin
   const drawn = placed.map((mark) => {
     const look = marks[states[mark.subject] ?? 'UNPROVEN']
     const sheet = paint('var(--c-sheet)')
-    const sign = look.sign ? `<path d="${look.sign}" fill="none" stroke="${sheet}" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round"/>` : ''
+    const sign = look.sign ? `<path d="${look.sign}" fill="none" stroke="${look.hollow ? paint(look.colour) : sheet}" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round"/>` : ''
     return `<g transform="translate(${mark.x * picture.width} ${mark.y * picture.height}) scale(${size})"><title>${escape(mark.subject)}: ${look.word}</title><circle r="13.5" fill="${sheet}"/><path d="${look.outline}" fill="${look.hollow ? sheet : paint(look.colour)}" stroke="${paint(look.colour)}" stroke-width="2"${look.dashes ? ` stroke-dasharray="${look.dashes}"` : ''}/>${sign}<text y="26" text-anchor="middle" font-family="sans-serif" font-size="12" font-weight="700" paint-order="stroke" stroke="${sheet}" stroke-width="4" fill="${paint('var(--c-ink)')}">${escape(shortName(mark.subject))}</text></g>`
   })
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${picture.width} ${picture.height}" width="${picture.width}" height="${picture.height}"><image href="${image}" width="${picture.width}" height="${picture.height}"/>${drawn.join('')}</svg>`

@@ -14,9 +14,10 @@ interface Look {
 
 const ring = 'M9 0A9 9 0 1 1-9 0A9 9 0 1 1 9 0Z'
 
-/** Each state has a shape and a colour role of its own: dashed ring, ticked disc, half shield, barred square, ringed plus. */
+/** Each state has a shape and a colour role of its own: dashed ring, ring with half a tick, ticked disc, half shield, barred square, ringed plus. */
 export const marks: Record<ProofState, Look> = {
   UNPROVEN: { word: 'unproven', colour: 'var(--c-soft)', outline: ring, hollow: true, dashes: '4 3' },
+  PARTLY: { word: 'partly proven', colour: 'var(--c-good)', outline: ring, hollow: true, sign: 'M-4.5 0.5-1.5 3.5' },
   PROVEN: { word: 'proven', colour: 'var(--c-good)', outline: ring, sign: 'M-4.5 0.5-1.5 3.5 4.5-3.5' },
   DOUBTFUL: { word: 'doubtful', colour: 'var(--c-doubt)', outline: 'M-9-9H9V0C9 5 5 8.5 0 10C-5 8.5-9 5-9 0Z', sign: 'M0-5V1.5M0 5V5.2' },
   TO_REPLACE: { word: 'to be replaced', colour: 'var(--c-bad)', outline: 'M-9-9H9V9H-9Z', sign: 'M-5 0H5' },

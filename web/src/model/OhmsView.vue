@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ExclamationTriangleIcon } from '@heroicons/vue/24/solid'
 import { useQuery } from '@tanstack/vue-query'
+import { RouterLink } from 'vue-router'
 import { ask, http, orThrow } from '../api/client'
 import BenchHeader from '../bench/BenchHeader.vue'
 import { useShop } from '../ui/useShop'
@@ -14,7 +15,9 @@ const { data: chart, error } = useColdOhms(() => props.setId)
 
 <template>
   <div v-if="set.data.value && chart" class="flex h-full min-h-0 flex-col">
-    <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="say(`Cold ohms${chart.mode ? ` · ${chart.mode}` : ''}`)" />
+    <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" :place="say(`Cold ohms${chart.mode ? ` · ${chart.mode}` : ''}`)">
+      <RouterLink :to="`/sets/${setId}/cold/between`" class="flex min-h-11 items-center rounded border border-line bg-raised px-3 font-semibold">Judge a reading between two points</RouterLink>
+    </BenchHeader>
     <aside class="flex items-center gap-3 bg-caution px-4 py-2 text-[14px] leading-tight text-on-caution" aria-label="Caution">
       <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
       <p>{{ say('Plug out of the wall. Discharge every filter capacitor through a resistor and prove it with the voltmeter before the ohmmeter goes in: a charged capacitor can kill the meter and you.') }}</p>

@@ -9,6 +9,8 @@ import org.junit.jupiter.api.BeforeAll;
 /** A class of browser tests with its own application, filled with the demo shop, and its own browser. */
 abstract class Journey {
     static final String BROWN = "/sets/22222222-0000-4000-8000-000000000001";
+    static final String GRAND = "/sets/22222222-0000-4000-8000-000000000002";
+    static final String ELDER = "/sets/22222222-0000-4000-8000-000000000005";
     static final String IVORY = "/sets/22222222-0000-4000-8000-000000000003";
 
     static Application application;

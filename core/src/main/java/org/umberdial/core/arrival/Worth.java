@@ -74,8 +74,13 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
 
     /** Reckons it for a set as it stands. */
     public static Worth of(BenchSet set, java.util.Set<Extra> extras, Inspection inspection, Journal journal, HousePolicy policy) {
+        return of(set, extras, inspection, journal, policy, subject -> Optional.empty());
+    }
+
+    /** @param benched whether the cold bench found a part sound; empty where it cannot say yet */
+    public static Worth of(BenchSet set, java.util.Set<Extra> extras, Inspection inspection, Journal journal, HousePolicy policy, java.util.function.Function<String, Optional<Boolean>> benched) {
         WorthSaid said = journal.latest(WorthSaid.class).orElse(WorthSaid.NOTHING);
-        List<Rare> rare = rare(set, extras, journal);
+        List<Rare> rare = rare(set, extras, journal).stream().map(r -> r.state == State.UNTESTED ? benched.apply(r.subject).map(sound -> new Rare(r.subject, r.name, sound ? State.SOUND : State.LOST, "by the cold bench")).orElse(r) : r).toList();
         Map<String, Integer> jobs = jobs(set, inspection, journal);
         int lost = (int) rare.stream().filter(r -> r.state() == State.LOST).count();
         if (lost > 0) {

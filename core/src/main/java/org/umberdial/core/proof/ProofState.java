@@ -3,6 +3,8 @@ package org.umberdial.core.proof;
 /** How a part or a point stands. */
 public enum ProofState {
     UNPROVEN("unproven"),
+    /** Some of what can be proven of it is, not all. */
+    PARTLY("partly proven"),
     PROVEN("proven"),
     DOUBTFUL("doubtful"),
     TO_REPLACE("to be replaced"),
@@ -20,6 +22,6 @@ public enum ProofState {
 
     /** Whether something is left to do. */
     public boolean open() {
-        return this == UNPROVEN || this == DOUBTFUL || this == TO_REPLACE;
+        return this == UNPROVEN || this == PARTLY || this == DOUBTFUL || this == TO_REPLACE;
     }
 }

@@ -10,6 +10,8 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.arrival.Book;
 import org.umberdial.core.arrival.Inspection;
+import org.umberdial.core.arrival.SupplyLabel;
+import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.journal.Looked;
 import org.umberdial.core.journal.PartReplaced;
 import org.umberdial.core.policy.HousePolicy;
@@ -49,7 +51,7 @@ class ProofSheetTest {
     private static ProofState state(String part, Book book, Reading... readings) {
         ReadingLog log = new ReadingLog(List.of(readings));
         var report = VoltsJudge.judge(SET, log, HousePolicy.standard(), new Bench(120, Optional.empty(), 0, ""));
-        List<Proof> sheet = ProofSheet.of(SET, log, report, Inspection.of(SET.construction(), Set.of(), book.journal()), book.journal());
+        List<Proof> sheet = ProofSheet.of(new ColdScene(SET, SupplyLabel.UNKNOWN, HousePolicy.standard(), ""), log, report, Inspection.of(SET.construction(), Set.of(), book.journal()), book.journal());
         return sheet.stream().filter(proof -> proof.subject().equals(part)).findFirst().orElseThrow().state();
     }
 

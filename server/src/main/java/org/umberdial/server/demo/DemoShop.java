@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.HashMap;
+import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
@@ -18,6 +20,10 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.umberdial.core.arrival.InspectionRow;
 import org.umberdial.core.arrival.SupplyLabel;
+import org.umberdial.core.cold.Equipment;
+import org.umberdial.core.cold.Figures;
+import org.umberdial.core.cold.TestRow;
+import org.umberdial.core.cold.TransformerSize;
 import org.umberdial.core.journal.Control;
 import org.umberdial.core.journal.ControlFound;
 import org.umberdial.core.journal.Fact;
@@ -33,6 +39,8 @@ import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.server.cold.ColdService;
+import org.umberdial.server.cold.EquipmentItem;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
 import org.umberdial.server.journal.JournalService;
@@ -66,15 +74,17 @@ class DemoShop implements SmartInitializingSingleton {
     private final PhotoService photos;
     private final MapService map;
     private final JournalService journal;
+    private final ColdService colds;
     private final Clock clock;
 
-    DemoShop(ShopService shops, SetService sets, ExchangeService exchange, PhotoService photos, MapService map, JournalService journal, Clock clock) {
+    DemoShop(ShopService shops, SetService sets, ExchangeService exchange, PhotoService photos, MapService map, JournalService journal, ColdService colds, Clock clock) {
         this.shops = shops;
         this.sets = sets;
         this.exchange = exchange;
         this.photos = photos;
         this.map = map;
         this.journal = journal;
+        this.colds = colds;
         this.clock = clock;
     }
 
@@ -109,6 +119,7 @@ class DemoShop implements SmartInitializingSingleton {
         sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000001", "R1", new PartValue(ValueOrigin.BODY, 33, "printed"));
         sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000002", "C4", new PartValue(ValueOrigin.FITTED, 0.022e-6, "wax paper, no repair marks"));
         sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000003", "R11", new PartValue(ValueOrigin.BODY, 2700, "body red, end violet, dot red"));
+        cold(caller);
         marks(caller);
         arrival(caller);
         LOG.info("The demo shop is filled.");
@@ -153,6 +164,26 @@ class DemoShop implements SmartInitializingSingleton {
                 new WorthSaid(350, 150, true, Map.of(), Map.of()));
         for (int i = 0; i < facts.size(); i++) {
             journal.keep(caller, IVORY, entry(20 + i), facts.get(i), Optional.empty());
+        }
+    }
+
+    /** Instruments beyond a meter, a transformer in stock, and tests on each kind of set. */
+    private void cold(Caller caller) throws IOException {
+        Map<Equipment, String> bench = Map.of(Equipment.GENERATOR, "Signal generator", Equipment.INSULATION_TESTER, "Insulation tester, 250 and 500 V", Equipment.DRY_CELL, "1.5 V cell with clips", Equipment.DC_SUPPLY, "30 V bench supply");
+        sets.arrival(caller.shopId(), GRAND, new StoredSet.Arrival("Cleo Specimen", "", "chassis 4409", "", Set.of(), new SupplyLabel(List.of(110.0, 125.0, 220.0, 240.0), OptionalDouble.of(240), List.of(50.0), OptionalDouble.of(65), SupplyLabel.Current.AC, false)), sets.set(caller.shopId(), GRAND).version());
+        colds.equipment(caller.shopId());
+        bench.forEach((kind, name) -> colds.add(caller.shopId(), new EquipmentItem(UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)).toString(), kind, name, false, 0, Optional.empty())));
+        colds.stock(caller.shopId(), "77777777-0000-4000-8000-000000000001", new TransformerSize.Candidate("Grey frame, from a scrapped tuner", 80, 270, 0.09, TransformerSize.CentreTap.FREE, 6.3, 3.5, 5, 2, true));
+        colds.stock(caller.shopId(), "77777777-0000-4000-8000-000000000002", new TransformerSize.Candidate("Black potted, unused", 120, 355, 0.12, TransformerSize.CentreTap.GROUNDED, 6.3, 4, 5, 3, true));
+        List<String> lines = new String(resource("cold-tests.csv"), StandardCharsets.UTF_8).lines().skip(1).toList();
+        for (int i = 0; i < lines.size(); i++) {
+            String[] cells = lines.get(i).split(",");
+            Map<String, String> figures = new HashMap<>();
+            for (String pair : cells[2].split(" ")) {
+                figures.put(pair.substring(0, pair.indexOf('=')), pair.substring(pair.indexOf('=') + 1).replace('_', ' '));
+            }
+            TestRow row = TestRow.of(cells[1]).orElseThrow();
+            colds.keep(caller, sets.set(caller.shopId(), cells[0]), entry(60 + i), row, new Figures(figures), "", Optional.empty());
         }
     }
 

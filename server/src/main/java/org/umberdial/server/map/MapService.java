@@ -3,10 +3,13 @@ package org.umberdial.server.map;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.umberdial.core.arrival.Inspection;
+import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.journal.Journal;
+import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.proof.Proof;
 import org.umberdial.core.proof.ProofSheet;
 import org.umberdial.core.reading.ReadingLog;
+import org.umberdial.core.volts.Bench;
 import org.umberdial.core.volts.VoltsJudge;
 import org.umberdial.core.volts.VoltsReport;
 import org.umberdial.server.journal.JournalService;
@@ -42,8 +45,10 @@ public class MapService {
     public List<Proof> stands(String shopId, StoredSet set) {
         ReadingLog log = readings.log(shopId, set.id());
         Journal journal = journals.journal(shopId, set.id());
-        VoltsReport report = VoltsJudge.judge(set.set(), log, shops.shop(shopId).policy(), readings.bench(shopId, set));
-        return ProofSheet.of(set.set(), log, report, Inspection.of(set.set().construction(), set.arrival().extras(), journal), journal);
+        HousePolicy policy = shops.shop(shopId).policy();
+        Bench bench = readings.bench(shopId, set);
+        VoltsReport report = VoltsJudge.judge(set.set(), log, policy, bench);
+        return ProofSheet.of(new ColdScene(set.set(), set.arrival().supply(), policy, bench.mode()), log, report, Inspection.of(set.set().construction(), set.arrival().extras(), journal), journal);
     }
 
     public List<PlacedMark> marks(String shopId, String setId) {

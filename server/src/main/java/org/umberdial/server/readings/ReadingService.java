@@ -8,10 +8,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.umberdial.core.cold.Charge;
 import org.umberdial.core.entry.Entry;
 import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.volts.Bench;
+import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.readings.internal.ReadingTables;
 import org.umberdial.server.security.Caller;
@@ -25,12 +27,14 @@ import org.umberdial.server.shop.ShopService;
 public class ReadingService {
     private final ReadingTables tables;
     private final SetService sets;
+    private final JournalService journals;
     private final ShopService shops;
     private final Clock clock;
 
-    public ReadingService(ReadingTables tables, SetService sets, ShopService shops, Clock clock) {
+    public ReadingService(ReadingTables tables, SetService sets, JournalService journals, ShopService shops, Clock clock) {
         this.tables = tables;
         this.sets = sets;
+        this.journals = journals;
         this.shops = shops;
         this.clock = clock;
     }
@@ -41,8 +45,15 @@ public class ReadingService {
         return new Bench(set.conditions().lineVolts(), instrument.map(Instrument::meter), instrument.map(Instrument::accuracy).orElse(0.0), set.conditions().mode());
     }
 
+    /** The readings that count as evidence: ohms taken while a capacitor was charged do not. */
     public ReadingLog log(String shopId, String setId) {
-        return new ReadingLog(kept(shopId, setId).stream().map(KeptReading::reading).toList());
+        List<Reading> readings = kept(shopId, setId).stream().map(KeptReading::reading).toList();
+        return new ReadingLog(Charge.evidence(readings, journals.journal(shopId, setId), shops.shop(shopId).policy().safeVolts()));
+    }
+
+    /** Whether a capacitor of the set still held a charge when it was last read. */
+    public boolean charged(String shopId, String setId) {
+        return Charge.at(journals.journal(shopId, setId), clock.instant(), shops.shop(shopId).policy().safeVolts()) == Charge.State.THERE;
     }
 
     /** Every entry, in the order they were kept. */

@@ -17,6 +17,7 @@ import org.umberdial.core.volts.Verdict;
 import org.umberdial.core.volts.VoltsJudge;
 import org.umberdial.core.volts.VoltsReport;
 import org.umberdial.server.arrival.ArrivalService;
+import org.umberdial.server.cold.ColdService;
 import org.umberdial.server.readings.ReadingService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
@@ -54,19 +55,21 @@ public class ShelfService {
     private final SetService sets;
     private final ReadingService readings;
     private final ArrivalService arrivals;
+    private final ColdService colds;
     private final ShopService shops;
 
-    public ShelfService(ShelfTables tables, SetService sets, ReadingService readings, ArrivalService arrivals, ShopService shops) {
+    public ShelfService(ShelfTables tables, SetService sets, ReadingService readings, ArrivalService arrivals, ColdService colds, ShopService shops) {
         this.tables = tables;
         this.sets = sets;
         this.readings = readings;
         this.arrivals = arrivals;
+        this.colds = colds;
         this.shops = shops;
     }
 
     /** One page of the sets that say every word somewhere, the last touched first; {@code total} counts them all. */
     public Page page(String shopId, String wanted, int from, int size) {
-        String rules = shops.rules(shopId);
+        String rules = shops.rules(shopId) + "." + colds.rules(shopId);
         Page page = tables.page(shopId, terms(shopId, wanted), rules, from, size);
         List<Entry> entries = new ArrayList<>();
         for (Entry entry : page.entries()) {
@@ -102,7 +105,7 @@ public class ShelfService {
         HousePolicy policy = shops.shop(shopId).policy();
         VoltsReport report = VoltsJudge.judge(set.set(), readings.log(shopId, set.id()), policy, readings.bench(shopId, set));
         ArrivalState arrival = arrivals.state(shopId, set);
-        Optional<NextAct> next = arrival.next().or(report::next);
+        Optional<NextAct> next = arrival.next().or(() -> arrival.powered() ? Optional.empty() : colds.next(shopId, set)).or(report::next);
         Summary summary = new Summary(report.points().size(), (int) report.points().stream().filter(p -> p.verdict() != Verdict.UNREAD).count(), count(report, Verdict.BAD), count(report, Verdict.DOUBT), arrival.inspection().stops().size(), next.map(NextAct::title).orElse(""), next.map(NextAct::powered).orElse(false));
         tables.keep(shopId, set.id(), entry.revision(), rules, summary);
         return summary;

@@ -23,6 +23,7 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.volts.Bench;
 import org.umberdial.server.readings.internal.ReadingTables;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.ShopService;
@@ -32,7 +33,7 @@ class ReadingServiceTest {
 
     private final ReadingTables tables = mock(ReadingTables.class);
     private final SetService sets = mock(SetService.class);
-    private final ReadingService service = new ReadingService(tables, sets, mock(ShopService.class), Clock.fixed(NOW, ZoneOffset.UTC));
+    private final ReadingService service = new ReadingService(tables, sets, mock(JournalService.class), mock(ShopService.class), Clock.fixed(NOW, ZoneOffset.UTC));
 
     private static StoredSet setOnSince(Instant on) {
         BenchSet set = new BenchSet(ConstructionClass.BATTERY, List.of(), List.of(), List.of(), List.of(), List.of());

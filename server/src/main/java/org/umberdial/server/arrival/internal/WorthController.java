@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.cold.ColdBench;
+import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.Originality;
 import org.umberdial.core.arrival.Worth;
@@ -26,6 +28,7 @@ import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.Can;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.server.cold.ColdService;
 import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.SetService;
@@ -57,11 +60,13 @@ class WorthController {
 
     private final JournalService journals;
     private final SetService sets;
+    private final ColdService colds;
     private final ShopService shops;
 
-    WorthController(JournalService journals, SetService sets, ShopService shops) {
+    WorthController(JournalService journals, SetService sets, ColdService colds, ShopService shops) {
         this.journals = journals;
         this.sets = sets;
+        this.colds = colds;
         this.shops = shops;
     }
 
@@ -70,7 +75,9 @@ class WorthController {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         Journal journal = journals.journal(caller.shopId(), setId.toString());
         HousePolicy policy = shops.shop(caller.shopId()).policy();
-        Worth worth = Worth.of(set.set(), set.arrival().extras(), Inspection.of(set.set().construction(), set.arrival().extras(), journal), journal, policy);
+        ColdScene scene = colds.scene(caller.shopId(), set);
+        ColdBench bench = colds.bench(caller.shopId(), set, scene);
+        Worth worth = Worth.of(set.set(), set.arrival().extras(), Inspection.of(set.set().construction(), set.arrival().extras(), journal), journal, policy, bench::sound);
         WorthSaid said = said(journal);
         return new WorthView(worth.verdict(), worth.reason(), worth.lines().stream().map(l -> new WorthLine(l.job(), l.label(), l.count(), l.each(), l.priceEach(), l.hours(), l.price(), l.cost())).toList(), worth.rare().stream().map(r -> new RareView(r.subject(), r.name(), r.state(), r.why())).toList(), worth.hours(), worth.parts(), worth.total(), worth.ceiling(), worth.arithmetic(), said.value(), said.sentiment(), said.known(), policy.money(), policy.hourRate());
     }

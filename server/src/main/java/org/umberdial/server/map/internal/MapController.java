@@ -7,6 +7,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.cold.Roles;
 import org.umberdial.core.proof.ProofState;
 import org.umberdial.server.map.MapService;
 import org.umberdial.server.photos.Photo;
@@ -65,7 +67,7 @@ class MapController {
     @PutMapping("/marks")
     MapView mark(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody MarkEdit edit) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
-        String subject = set.set().part(edit.subject).map(part -> part.reference()).or(() -> set.set().pointAt(edit.subject).map(point -> point.node())).orElseThrow(() -> Problem.notFound("The part or point " + edit.subject));
+        String subject = set.set().part(edit.subject).map(part -> part.reference()).or(() -> set.set().pointAt(edit.subject).map(point -> point.node())).or(() -> Optional.of(edit.subject).filter(List.of(Roles.CORD, Roles.FUSE)::contains)).orElseThrow(() -> Problem.notFound("The part or point " + edit.subject));
         if (photos.all(caller.shopId(), set.id()).stream().noneMatch(photo -> photo.id().equals(edit.photo.toString()))) {
             throw Problem.notFound("This picture");
         }

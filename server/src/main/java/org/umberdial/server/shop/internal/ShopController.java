@@ -31,9 +31,9 @@ import org.umberdial.server.shop.ShopService;
 @RequestMapping("/api")
 class ShopController {
     /** The shop as the client sees it; {@code terms} are the words to put for the North American ones. */
-    record ShopView(String name, String timeZone, Vocabulary vocabulary, DecimalSign decimalSign, double lineVolts, double lineHertz, double spreadPercent, double doubtPercent, double gridRiseVolts, double wattsMargin, double driftPercent, double heaterOverPercent, double vaHeadroom, double hourRate, String money, int version, Map<String, String> terms) {}
+    record ShopView(String name, String timeZone, Vocabulary vocabulary, DecimalSign decimalSign, double lineVolts, double lineHertz, double spreadPercent, double doubtPercent, double gridRiseVolts, double wattsMargin, double driftPercent, double heaterOverPercent, double safeVolts, double bleedOhms, double insulationMegohms, double touchMilliamperes, double halvesPercent, double vaHeadroom, double hourRate, String money, int version, Map<String, String> terms) {}
 
-    record ShopEdit(@NotBlank @Size(max = 120) String name, @NotBlank String timeZone, @NotNull Vocabulary vocabulary, @NotNull DecimalSign decimalSign, double lineVolts, double lineHertz, double spreadPercent, double doubtPercent, double gridRiseVolts, double wattsMargin, double driftPercent, double heaterOverPercent, double vaHeadroom, double hourRate, @NotBlank @Size(max = 10) String money, int version) {}
+    record ShopEdit(@NotBlank @Size(max = 120) String name, @NotBlank String timeZone, @NotNull Vocabulary vocabulary, @NotNull DecimalSign decimalSign, double lineVolts, double lineHertz, double spreadPercent, double doubtPercent, double gridRiseVolts, double wattsMargin, double driftPercent, double heaterOverPercent, double safeVolts, double bleedOhms, double insulationMegohms, double touchMilliamperes, double halvesPercent, double vaHeadroom, double hourRate, @NotBlank @Size(max = 10) String money, int version) {}
 
     record InstrumentView(String id, String name, String meter, double accuracyPercent, boolean retired, int version) {}
 
@@ -63,6 +63,11 @@ class ShopController {
                 within(edit.wattsMargin, 1, 10, "wattsMargin", "The watts margin is 1 to 10 times"),
                 within(edit.driftPercent, 1, 50, "driftPercent", "The drift alarm is 1 to 50 %") / 100,
                 within(edit.heaterOverPercent, 1, 30, "heaterOverPercent", "A heater may run 5 or 10 % over; 1 to 30 % are taken") / 100,
+                within(edit.safeVolts, 5, 60, "safeVolts", "A capacitor is safe to touch at 5 to 60 V"),
+                within(edit.bleedOhms, 100, 1e6, "bleedOhms", "A bleed resistor has 100 to 1000000 Ω"),
+                within(edit.insulationMegohms, 0.5, 1000, "insulationMegohms", "Insulation is judged at 0.5 to 1000 MΩ") * 1e6,
+                within(edit.touchMilliamperes, 0.05, 5, "touchMilliamperes", "A touch current is limited to 0.05 to 5 mA") / 1e3,
+                within(edit.halvesPercent, 1, 50, "halvesPercent", "Halves may differ by 1 to 50 %") / 100,
                 within(edit.vaHeadroom, 1, 5, "vaHeadroom", "A transformer's headroom is 1 to 5 times its load"),
                 within(edit.hourRate, 0, 10_000, "hourRate", "An hour costs 0 to 10000"),
                 edit.money.strip());
@@ -111,7 +116,7 @@ class ShopController {
 
     private static ShopView view(Shop shop) {
         HousePolicy p = shop.policy();
-        return new ShopView(shop.name(), shop.timeZone().getId(), p.vocabulary(), p.decimalSign(), p.lineVolts(), p.lineHertz(), percent(p.spread()), percent(p.doubtMargin()), p.gridRiseVolts(), p.wattsMargin(), percent(p.driftFraction()), percent(p.heaterOver()), p.vaHeadroom(), p.hourRate(), p.money(), shop.version(), p.vocabulary().terms());
+        return new ShopView(shop.name(), shop.timeZone().getId(), p.vocabulary(), p.decimalSign(), p.lineVolts(), p.lineHertz(), percent(p.spread()), percent(p.doubtMargin()), p.gridRiseVolts(), p.wattsMargin(), percent(p.driftFraction()), percent(p.heaterOver()), p.safeVolts(), p.bleedOhms(), p.insulationOhms() / 1e6, p.touchAmperes() * 1e3, percent(p.halvesApart()), p.vaHeadroom(), p.hourRate(), p.money(), shop.version(), p.vocabulary().terms());
     }
 
     private static double percent(double fraction) {

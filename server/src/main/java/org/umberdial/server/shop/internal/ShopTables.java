@@ -48,6 +48,11 @@ public class ShopTables {
                 row.get(SHOP.WATTS_MARGIN),
                 row.get(SHOP.DRIFT_FRACTION),
                 row.get(SHOP.HEATER_OVER),
+                row.get(SHOP.SAFE_VOLTS),
+                row.get(SHOP.BLEED_OHMS),
+                row.get(SHOP.INSULATION_OHMS),
+                row.get(SHOP.TOUCH_AMPERES),
+                row.get(SHOP.HALVES_APART),
                 row.get(SHOP.VA_HEADROOM),
                 row.get(SHOP.HOUR_RATE),
                 row.get(SHOP.MONEY));
@@ -78,6 +83,11 @@ public class ShopTables {
         cells.put(SHOP.WATTS_MARGIN, policy.wattsMargin());
         cells.put(SHOP.DRIFT_FRACTION, policy.driftFraction());
         cells.put(SHOP.HEATER_OVER, policy.heaterOver());
+        cells.put(SHOP.SAFE_VOLTS, policy.safeVolts());
+        cells.put(SHOP.BLEED_OHMS, policy.bleedOhms());
+        cells.put(SHOP.INSULATION_OHMS, policy.insulationOhms());
+        cells.put(SHOP.TOUCH_AMPERES, policy.touchAmperes());
+        cells.put(SHOP.HALVES_APART, policy.halvesApart());
         cells.put(SHOP.VA_HEADROOM, policy.vaHeadroom());
         cells.put(SHOP.HOUR_RATE, policy.hourRate());
         cells.put(SHOP.MONEY, policy.money());

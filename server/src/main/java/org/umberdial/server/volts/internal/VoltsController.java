@@ -32,6 +32,7 @@ import org.umberdial.core.value.Unit;
 import org.umberdial.core.volts.Bench;
 import org.umberdial.core.volts.Branch;
 import org.umberdial.core.volts.Finding;
+import org.umberdial.core.cold.Charge;
 import org.umberdial.core.volts.PartOhms;
 import org.umberdial.core.volts.Plausibility;
 import org.umberdial.core.volts.PointVerdict;
@@ -105,6 +106,9 @@ class VoltsController {
         Entry entry = understood(set, policy, typed.text, typed.node);
         String value = Engineering.print(entry.value(), entry.kind().unit());
         String question = Plausibility.question(set.set(), entry, bench).orElse(null);
+        if (entry.partOhms() && readings.charged(caller.shopId(), set.id())) {
+            return new PreviewView(entry.subject(), entry.subject(), value, Verdict.NO_EXPECTATION, Charge.refusal(policy.safeVolts()), true, question);
+        }
         if (entry.partOhms()) {
             PartOhms.Judged judged = PartOhms.judge(set.set().part(entry.subject()).orElseThrow(), entry.value(), !entry.lifted().isEmpty());
             return new PreviewView(entry.subject(), entry.subject(), value, judged.verdict(), judged.reason(), true, question);

@@ -1,0 +1,22 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { type MaybeRefOrGetter, toValue } from 'vue'
+import { ask, http, orThrow } from '../api/client'
+
+/** A set's cold bench: its plan, its tests, and what is kept of them. */
+export function useCold(setId: MaybeRefOrGetter<string>) {
+  const client = useQueryClient()
+  const path = () => ({ setId: toValue(setId) })
+  return {
+    plan: () => useQuery({ queryKey: ['cold', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/cold', { params: { path: path() } }))) }),
+    test: (test: MaybeRefOrGetter<string>) => useQuery({ queryKey: ['cold-test', setId, test], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/cold/tests/{test}', { params: { path: { ...path(), test: toValue(test) } } }))) }),
+    judge: (test: string, typed: Record<string, string>) => ask(http.POST('/api/sets/{setId}/cold/tests/{test}/drafts', { params: { path: { ...path(), test } }, body: { typed } })),
+    async keep(test: string, id: string, typed: Record<string, string>, instrument: string) {
+      const answer = await ask(http.POST('/api/sets/{setId}/cold/tests/{test}/results', { params: { path: { ...path(), test } }, body: { id, typed, instrument, takenAt: null } }))
+      if (answer.kind === 'ready') {
+        client.setQueryData(['cold', toValue(setId)], answer.value)
+        void client.invalidateQueries({ predicate: (q) => ['cold-test', 'map', 'log', 'shelf', 'worth', 'arrival'].includes(String(q.queryKey[0])) })
+      }
+      return answer
+    },
+  }
+}
