@@ -154,4 +154,13 @@ public final class ColdScene {
             return OptionalDouble.of(sum);
         }).orElse(OptionalDouble.empty());
     }
+
+    /**
+     * RMS current of a winding of the power transformer when the healthy set works [A]; empty without a solution.
+     *
+     * @param winding in the order of its card, 0 for the primary
+     */
+    public OptionalDouble windingAmperes(int winding) {
+        return power().isEmpty() || atWork().isEmpty() ? OptionalDouble.empty() : atWork().get().windingAmperes(power().get().part().reference(), winding);
+    }
 }

@@ -40,7 +40,7 @@ final class InjectionTool implements ColdTool {
         scene.power().ifPresent(t -> {
             for (int k = 0; k < t.secondaries().size(); k++) {
                 Transformer.Winding w = t.secondaries().get(k);
-                outs.add(new Out("o" + k, w.name(), w.use(), w.volts() / t.primary().volts(), w.ohms(), w.use() == Transformer.Use.HIGH_VOLTAGE ? highAmperes(scene, t) : w.amperes()));
+                outs.add(new Out("o" + k, w.name(), w.use(), w.volts() / t.primary().volts(), w.ohms(), scene.windingAmperes(k + 1).orElse(w.use() == Transformer.Use.HIGH_VOLTAGE ? highAmperes(scene, t) : w.amperes())));
             }
         });
         if (outs.isEmpty()) {

@@ -25,12 +25,13 @@ import org.umberdial.core.volts.Verdict;
  * @param byEngine     whether that is from the circuit at work; else from the tubes' published points
  * @param highVolts    AC volts of each half, or of the whole without a centre tap, under load [V]; empty when no circuit says
  * @param halves       1 or 2
+ * @param highRms      RMS current of each half, or of the whole [A]: by the circuit at work, else by rule
  * @param loadVa       of all windings together [VA]
  * @param wantedVa     with the house's headroom [VA]
  * @param wantedAmperes B+ with the house's headroom [A DC]
  * @param arithmetic   one line a step
  */
-public record TransformerSize(List<Heaters> heaters, double supplyAmperes, boolean byEngine, OptionalDouble highVolts, int halves, double loadVa, double wantedVa, double wantedAmperes, List<String> arithmetic) {
+public record TransformerSize(List<Heaters> heaters, double supplyAmperes, boolean byEngine, OptionalDouble highVolts, int halves, double highRms, double loadVa, double wantedVa, double wantedAmperes, List<String> arithmetic) {
     /** RMS over direct current of a winding into a capacitor: each half of a centre tap, a bridge or half-wave. */
     private static final double HALF_WAVE = 2.3;
     private static final double BRIDGE = 1.7;
@@ -68,7 +69,9 @@ public record TransformerSize(List<Heaters> heaters, double supplyAmperes, boole
         OptionalDouble engine = scene.supplyAmperes();
         double dc = engine.orElseGet(() -> published(scene.set()));
         List<Transformer.Winding> high = scene.power().map(t -> t.of(Transformer.Use.HIGH_VOLTAGE)).orElse(List.of());
-        double factor = high.size() > 1 ? InjectionTool.HALF_RMS : high.isEmpty() ? BRIDGE : HALF_WAVE;
+        OptionalDouble rms = high.isEmpty() ? OptionalDouble.empty() : scene.windingAmperes(scene.power().orElseThrow().windings().indexOf(high.get(0)));
+        double rule = high.size() > 1 ? InjectionTool.HALF_RMS : high.isEmpty() ? BRIDGE : HALF_WAVE;
+        double factor = rms.isPresent() && dc > 0 ? rms.getAsDouble() / dc : rule;
         int halves = Math.max(1, high.size());
         OptionalDouble volts = high.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(loaded(scene, high.get(0), factor * dc));
         List<String> arithmetic = new ArrayList<>();
@@ -78,11 +81,11 @@ public record TransformerSize(List<Heaters> heaters, double supplyAmperes, boole
             arithmetic.add(ColdTool.text("%s%s: %.1f V x %.2f A = %.1f VA", h.rectifier ? "rectifier " : "", String.join(", ", h.tubes), h.volts, h.amperes, h.volts * h.amperes));
         }
         double highVa = volts.orElse(0) * factor * dc * halves;
-        arithmetic.add(ColdTool.text("B+ %s %s; RMS %.1f x that in %s = %s", ColdTool.amperes(dc), engine.isPresent() ? "at the real voltages" : "by published points", factor, halves > 1 ? "each half" : "the winding", ColdTool.amperes(factor * dc)));
+        arithmetic.add(ColdTool.text("B+ %s %s; RMS %.2f x that in %s = %s, %s", ColdTool.amperes(dc), engine.isPresent() ? "at the real voltages" : "by published points", factor, halves > 1 ? "each half" : "the winding", ColdTool.amperes(factor * dc), rms.isPresent() ? "by the circuit at work" : "by the rule"));
         arithmetic.add(ColdTool.text("high voltage %d x %.0f V x %s = %.1f VA", halves, volts.orElse(0), ColdTool.amperes(factor * dc), highVa));
         double headroom = scene.policy().vaHeadroom();
         arithmetic.add(ColdTool.text("together %.1f VA, times the house's headroom %.2f = %.1f VA", heaterVa + highVa, headroom, (heaterVa + highVa) * headroom));
-        return new TransformerSize(heaters, dc, engine.isPresent(), volts, halves, heaterVa + highVa, (heaterVa + highVa) * headroom, dc * headroom, List.copyOf(arithmetic));
+        return new TransformerSize(heaters, dc, engine.isPresent(), volts, halves, factor * dc, heaterVa + highVa, (heaterVa + highVa) * headroom, dc * headroom, List.copyOf(arithmetic));
     }
 
     private static double loaded(ColdScene scene, Transformer.Winding winding, double rms) {
@@ -223,9 +226,8 @@ public record TransformerSize(List<Heaters> heaters, double supplyAmperes, boole
         List<Load> loads = new ArrayList<>();
         heaters.forEach(h -> loads.add(new Load(h.rectifier ? "Rectifier's heater" : ColdTool.text("Heaters, %.1f V", h.volts), h.volts, h.amperes, h.volts / h.amperes, h.volts * h.amperes)));
         highVolts.ifPresent(v -> {
-            double rms = supplyAmperes * (halves > 1 ? InjectionTool.HALF_RMS : HALF_WAVE);
-            for (int i = 0; i < halves && rms > 0; i++) {
-                loads.add(new Load(halves > 1 ? "High voltage, half " + (i + 1) : "High voltage", v, rms, v / rms, v * rms));
+            for (int i = 0; i < halves && highRms > 0; i++) {
+                loads.add(new Load(halves > 1 ? "High voltage, half " + (i + 1) : "High voltage", v, highRms, v / highRms, v * highRms));
             }
         });
         return List.copyOf(loads);

@@ -17,4 +17,9 @@ public record Told(String symptom, String words, boolean byOwner) implements Fac
     public String sentence() {
         return (byOwner ? "Owner says: " : "Found: ") + words;
     }
+
+    /** The same without what the owner said in person; the symptom stays, since it is about the set. */
+    public Told erased() {
+        return new Told(symptom, "(words erased)", byOwner);
+    }
 }

@@ -112,6 +112,17 @@ class ColdPlanTest {
     }
 
     @Test
+    void rmsOfAWinding_liesInTheRulesRange() {
+        double dc = Scenes.FM.supplyAmperes().orElseThrow();
+        double half = Scenes.FM.windingAmperes(1).orElseThrow() / dc;
+        assertTrue(half > 0.9 && half < 1.4, "half of a centre tap: " + half);
+        double single = Scenes.PLAYER.windingAmperes(1).orElseThrow() / Scenes.PLAYER.supplyAmperes().orElseThrow();
+        assertTrue(single > 1.6 && single < 2.8, "half-wave: " + single);
+        assertEquals(3.245, Scenes.FM.windingAmperes(3).orElseThrow(), 0.15);
+        assertTrue(Scenes.FM.windingAmperes(9).isEmpty() && Scenes.STRING.windingAmperes(0).isEmpty());
+    }
+
+    @Test
     void candidates_fitRunHotOrGiveTooMuch() {
         TransformerSize size = TransformerSize.of(Scenes.FM).orElseThrow();
         double same = size.highVolts().orElseThrow();

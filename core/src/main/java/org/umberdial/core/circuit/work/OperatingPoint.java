@@ -134,6 +134,19 @@ public final class OperatingPoint implements Outcome {
         return sum;
     }
 
+    /**
+     * RMS current of a transformer's winding [A], from what it turns into heat: sqrt(P / R).
+     *
+     * @param winding in the order of the card, 0 for the first
+     * @return empty for a part that is no transformer, or has no such winding
+     */
+    public OptionalDouble windingAmperes(String part, int winding) {
+        return network.magnets().stream()
+                .filter(magnet -> network.branches().get(magnet.branches()[0]).part().equals(part) && winding < magnet.branches().length)
+                .mapToDouble(magnet -> Math.sqrt(Math.max(0, branchWatts[magnet.branches()[winding]] * values.siemens()[magnet.branches()[winding]])))
+                .findFirst();
+    }
+
     /** RMS current drawn from the line [A]; empty for a set without one. */
     public OptionalDouble lineAmperes() {
         return network.line().isPresent() ? OptionalDouble.of(lineAmperes) : OptionalDouble.empty();
