@@ -16,14 +16,14 @@ export type Answer<T> = { kind: 'ready'; value: T } | { kind: 'failed'; problem:
 
 export const http = createClient<paths>({ baseUrl: location.origin })
 
-const unreachable: Problem = {
+export const unreachable: Problem = {
   type: '/problems/unreachable',
   title: 'No answer',
   detail: 'Umber Dial does not answer. What you typed is still here; check that it is running, then try again.',
   errors: [],
 }
 
-function isProblem(value: unknown): value is Problem {
+export function isProblem(value: unknown): value is Problem {
   return typeof value === 'object' && value !== null && 'detail' in value
 }
 

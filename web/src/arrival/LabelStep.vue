@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, faultAt, http, orThrow, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
+import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import SeverityMark from '../ui/SeverityMark.vue'
@@ -20,6 +21,7 @@ const empty = { ownerName: '', ownerContact: '', plate: '', taps: '', setTo: '',
 const form = reactive({ ...empty })
 const problem = ref<Problem | null>(null)
 const kept = ref(false)
+const erasing = ref(false)
 const shown = ref('')
 const starts = useQuery({ queryKey: ['starting-circuits'], queryFn: () => orThrow(ask(http.GET('/api/starting-circuits'))), staleTime: Infinity })
 const sisters = useQuery({ queryKey: ['shelf', 'sisters'], queryFn: () => orThrow(ask(http.GET('/api/sets', { params: { query: { size: 100 } } }))) })
@@ -51,6 +53,12 @@ async function keep() {
   const answer = await doors.saveArrival({ ...rest, extras, version: arrival.value.version })
   problem.value = answer.kind === 'failed' ? answer.problem : null
   kept.value = answer.kind === 'ready'
+}
+async function erase() {
+  const answer = await doors.eraseOwner()
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+  if (answer.kind === 'ready') Object.assign(form, { ownerName: '', ownerContact: '' })
+  erasing.value = false
 }
 async function begin() {
   const answer = start.value.startsWith('sister:') ? await doors.copyFrom(start.value.slice(7)) : await doors.startFrom(start.value)
@@ -84,9 +92,15 @@ async function begin() {
         <TextField v-model="form.ownerName" label="Owner" />
         <TextField v-model="form.ownerContact" label="How to reach" />
       </div>
+      <AppButton v-if="arrival.ownerName || arrival.ownerContact" look="quiet" @click="erasing = true">Erase the owner’s data…</AppButton>
       <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
       <div class="flex items-center gap-4"><AppButton look="main" type="submit">Keep the label</AppButton><span v-if="kept" role="status" class="text-good">Kept.</span></div>
     </form>
+    <AppDialog :open="erasing" title="Erase the owner’s data?" @close="erasing = false">
+      <p>Name, how to reach them, and what they said in their own words go for good. Symptoms, readings, findings and work stay, and the log keeps that it was done.</p>
+      <p class="mt-2 text-soft">Remarks, captions and pictures are not read for names; look through them yourself. Backups made before hold the data until they are replaced.</p>
+      <div class="mt-4 flex gap-3"><AppButton look="danger" @click="erase">Erase for good</AppButton><AppButton @click="erasing = false">Leave it</AppButton></div>
+    </AppDialog>
     <div class="min-w-0">
       <h2 class="text-lg font-semibold">On the local {{ arrival.supply.localVolts }} V, {{ arrival.supply.localHertz }} Hz</h2>
       <ul class="mt-2 space-y-3">

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, http, orThrow, type Answer, type Schemas } from '../api/client'
+import { post, type Posted } from '../outbox/outbox'
 
 /** What is computed from a set's journal and changes with any entry of it. */
 const following = ['arrival', 'register', 'inspection', 'complaints', 'worth', 'originality', 'map', 'log', 'shelf', 'photos', 'cold', 'cold-test', 'workshop']
@@ -21,7 +22,7 @@ export function useArrival(setId: MaybeRefOrGetter<string>) {
     return client.invalidateQueries({ predicate: (q) => following.includes(String(q.queryKey[0])) && q.queryKey[0] !== but })
   }
   /** Puts the answer in its place and has everything that follows from it fetched anew. */
-  async function keep<T>(part: string, answer: Promise<Answer<T>>): Promise<Answer<T>> {
+  async function keep<A extends Posted<unknown>>(part: string, answer: Promise<A>): Promise<A> {
     const settled = await answer
     if (settled.kind === 'ready') {
       client.setQueryData([part, toValue(setId)], settled.value)
@@ -44,6 +45,7 @@ export function useArrival(setId: MaybeRefOrGetter<string>) {
     complaints: () => useQuery({ queryKey: ['complaints', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/complaints', { params: params() }))) }),
     worth: () => useQuery({ queryKey: ['worth', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/worth', { params: params() }))) }),
     saveArrival: (body: Schemas['ArrivalEdit']) => keep('arrival', ask(http.PUT('/api/sets/{setId}/arrival', { params: params(), body }))),
+    eraseOwner: () => keep('arrival', ask(http.POST('/api/sets/{setId}/owner-erasures', { params: params(), body: { id: id() } }))),
     startFrom: (circuit: string) => keep('arrival', ask(http.POST('/api/sets/{setId}/circuit-starts', { params: params(), body: { circuit } }))),
     copyFrom: (sister: string) => keep('arrival', ask(http.POST('/api/sets/{setId}/circuit-copies', { params: params(), body: { sister } }))),
     takeOff: (body: Draft<Schemas['ItemEdit']>) => keep('register', ask(http.POST('/api/sets/{setId}/register-items', { params: params(), body: entry(body) }))),
@@ -51,7 +53,8 @@ export function useArrival(setId: MaybeRefOrGetter<string>) {
     putBack: (item: string, count: number) => keep('register', ask(http.POST('/api/sets/{setId}/put-backs', { params: params(), body: { id: id(), entry: item, count } }))),
     untick: (entry: string) => keep('register', ask(http.POST('/api/sets/{setId}/put-backs/{entry}/withdrawals', { params: { path: { setId: toValue(setId), entry } } }))),
     close: (leftOver: string, reason: string) => keep('register', ask(http.POST('/api/sets/{setId}/closings', { params: params(), body: { id: id(), leftOver, reason } }))),
-    look: (body: Draft<Schemas['LookEdit']>) => keep('inspection', ask(http.POST('/api/sets/{setId}/looks', { params: params(), body: entry(body) }))),
+    /** Waits in this browser when nobody answers. */
+    look: (body: Draft<Schemas['LookEdit']>) => keep('inspection', post<Schemas['InspectionView']>({ shown: `${body.area}${body.part ? `, ${body.part}` : ''}`, setId: toValue(setId), path: `/api/sets/${toValue(setId)}/looks`, body: { ...entry(body), takenAt: new Date().toISOString() } })),
     taskDone: (finding: string, note: string) => keep('inspection', ask(http.POST('/api/sets/{setId}/tasks-done', { params: params(), body: { id: id(), entry: finding, note } }))),
     tell: (body: Omit<Schemas['ToldEdit'], 'id' | 'takenAt'>) => keep('complaints', ask(http.POST('/api/sets/{setId}/complaints', { params: params(), body: { id: id(), takenAt: null, ...body } }))),
     sayWorth: (value: string, sentiment: string) => keep('worth', ask(http.POST('/api/sets/{setId}/worth', { params: params(), body: { id: id(), value, sentiment } }))),

@@ -64,9 +64,9 @@ const levels = { STOP: 'Settle first', DANGER: 'Danger', CARE: 'Care' } as const
 
 async function keep() {
   await judge()
-  const answer = await cold.keep(props.test, crypto.randomUUID(), typedOf(blocks.value, typed.value), instrument.value)
+  const answer = await cold.keep(props.test, about.value?.title ?? '', crypto.randomUUID(), typedOf(blocks.value, typed.value), instrument.value)
   problem.value = answer.kind === 'failed' ? answer.problem : null
-  keptAs.value = answer.kind === 'ready' ? (verdict.value?.sentence ?? '') : ''
+  keptAs.value = answer.kind === 'ready' ? 'Kept.' : answer.kind === 'queued' ? 'Waits in this browser for the connection.' : ''
 }
 
 /** Number, Enter, number, Enter; behind the last one stands the key that keeps them. */
@@ -118,7 +118,7 @@ function onward(event: KeyboardEvent) {
         <div class="flex flex-wrap items-end gap-4">
           <AppButton look="main" type="submit">Keep these readings</AppButton>
           <ChoiceField v-if="about.instruments.length > 0" v-model="instrument" class="w-72!" label="Read with" :options="about.instruments.map((one) => ({ id: one.id, name: one.name + (one.checkedLately ? ', proven today' : '') }))" />
-          <p v-if="keptAs" role="status" class="w-full font-semibold text-good">Kept.</p>
+          <p v-if="keptAs" role="status" class="w-full font-semibold text-good">{{ keptAs }}</p>
         </div>
       </form>
     </div>

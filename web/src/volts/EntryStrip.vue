@@ -20,6 +20,7 @@ const entry = useEntry({
   current: toRef(props, 'current'),
   preview: props.doors.preview,
   add: props.doors.add,
+  queued: (node) => emit('kept', node),
   kept: (view, node, partRead) => {
     sound.play(view.points.find((p) => p.node === node)?.verdict ?? 'UNREAD')
     if (!partRead) emit('kept', node)

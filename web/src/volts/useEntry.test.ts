@@ -1,7 +1,8 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
-import type { Answer, Problem, Schemas } from '../api/client'
+import type { Problem, Schemas } from '../api/client'
+import type { Posted } from '../outbox/outbox'
 import { useEntry } from './useEntry'
 import type { VoltsView } from './useVolts'
 
@@ -9,9 +10,10 @@ type Sent = Schemas['NewReading']
 const problem = (type: string, detail: string): Problem => ({ type, title: '', detail, errors: [{ pointer: '#/text', code: 'x', detail }] })
 const preview = { subject: 'b1', name: 'B1', value: '118 V', verdict: 'GOOD', reason: '', part: false, question: null } as Schemas['PreviewView']
 
-function entryWith(answers: Answer<VoltsView>[]) {
+function entryWith(answers: Posted<VoltsView>[]) {
   const sent: Sent[] = []
   const kept = vi.fn()
+  const queued = vi.fn()
   let entry!: ReturnType<typeof useEntry>
   const view = mount(
     defineComponent({
@@ -25,12 +27,13 @@ function entryWith(answers: Answer<VoltsView>[]) {
             return Promise.resolve(answers.shift()!)
           },
           kept,
+          queued,
         })
         return () => h('div')
       },
     }),
   )
-  return { entry, sent, kept, view }
+  return { entry, sent, kept, queued, view }
 }
 
 beforeEach(() => sessionStorage.clear())
@@ -51,7 +54,7 @@ it('keeps what was typed, and its id, when no answer comes', async () => {
   await flushPromises()
   await entry.commit()
   expect(entry.text.value).toBe('118')
-  expect(entry.fault.value).toBe('no answer')
+  expect(entry.fault.value).toContain('No answer')
   await entry.commit()
   expect(sent[1]!.id).toBe(sent[0]!.id)
 })
@@ -83,4 +86,14 @@ it('sends nothing for an empty strip', async () => {
   const { entry, sent } = entryWith([])
   await entry.commit()
   expect(sent).toEqual([])
+})
+
+it('clears the strip when the reading waits in the browser', async () => {
+  const { entry, queued, kept } = entryWith([{ kind: 'queued' }])
+  entry.text.value = '118'
+  await flushPromises()
+  await entry.commit()
+  expect(entry.text.value).toBe('')
+  expect(queued).toHaveBeenCalledWith('b1')
+  expect(kept).not.toHaveBeenCalled()
 })

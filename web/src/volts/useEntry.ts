@@ -1,6 +1,7 @@
 import { useDebounceFn, useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
-import { faultAt, type Answer, type Problem, type Schemas } from '../api/client'
+import { faultAt, unreachable, type Answer, type Problem, type Schemas } from '../api/client'
+import type { Posted } from '../outbox/outbox'
 import type { VoltsView } from './useVolts'
 
 type Preview = Schemas['PreviewView']
@@ -9,7 +10,9 @@ interface Doors {
   readonly setId: string
   readonly current: Ref<string>
   readonly preview: (text: string, node: string, signal: AbortSignal) => Promise<Answer<Preview>>
-  readonly add: (reading: Schemas['NewReading']) => Promise<Answer<VoltsView>>
+  readonly add: (reading: Schemas['NewReading']) => Promise<Posted<VoltsView>>
+  /** It waits in this browser; what it says is not known yet. */
+  readonly queued: (node: string) => void
   readonly kept: (view: VoltsView, node: string, partRead: boolean) => void
 }
 
@@ -64,6 +67,9 @@ export function useEntry(doors: Doors) {
       const partRead = understood.value?.part ?? false
       text.value = ''
       doors.kept(answer.value, subject, partRead)
+    } else if (answer.kind === 'queued') {
+      text.value = ''
+      doors.queued(node)
     } else if (answer.problem.type === '/problems/ask-first') {
       question.value = answer.problem.detail
     } else {
@@ -71,6 +77,6 @@ export function useEntry(doors: Doors) {
     }
   }
 
-  const fault = computed(() => (problem.value ? faultAt(problem.value, 'text') || problem.value.detail : ''))
+  const fault = computed(() => (problem.value?.type === unreachable.type ? 'No answer from Umber Dial. Enter keeps this in the browser until there is one.' : problem.value ? faultAt(problem.value, 'text') || problem.value.detail : ''))
   return { text, understood, fault, question, busy, commit }
 }

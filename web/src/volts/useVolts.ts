@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, http, orThrow, type Answer, type Schemas } from '../api/client'
+import { post, type Posted } from '../outbox/outbox'
 
 export type VoltsView = Schemas['VoltsView']
 export type PointView = Schemas['PointView']
@@ -17,7 +18,7 @@ export function useVolts(setId: MaybeRefOrGetter<string>) {
   function load(): Promise<Answer<VoltsView>> {
     return ask(http.GET('/api/sets/{setId}/volts', { params: path() }))
   }
-  async function keep(answer: Promise<Answer<VoltsView>>): Promise<Answer<VoltsView>> {
+  async function keep<A extends Posted<VoltsView>>(answer: Promise<A>): Promise<A> {
     const settled = await answer
     if (settled.kind === 'ready') {
       client.setQueryData(key(), settled.value)
@@ -31,7 +32,8 @@ export function useVolts(setId: MaybeRefOrGetter<string>) {
     volts: query.data,
     error: query.error,
     preview: (text: string, node: string, signal: AbortSignal) => ask(http.POST('/api/sets/{setId}/reading-previews', { params: path(), body: { text, node }, signal })),
-    add: (reading: Schemas['NewReading']) => keep(ask(http.POST('/api/sets/{setId}/readings', { params: path(), body: reading }))),
+    /** Waits in this browser when nobody answers. */
+    add: (reading: Schemas['NewReading']) => keep(post<VoltsView>({ shown: `${reading.node ? `${reading.node}: ` : ''}${reading.text}`, setId: toValue(setId), path: `/api/sets/${toValue(setId)}/readings`, body: { ...reading } })),
     withdraw: (readingId: string) => keep(ask(http.POST('/api/sets/{setId}/withdrawals', { params: path(), body: { id: crypto.randomUUID(), readingId } }))),
     async setConditions(edit: Schemas['ConditionsEdit']) {
       const settled = await ask(http.PUT('/api/sets/{setId}/conditions', { params: path(), body: edit }))

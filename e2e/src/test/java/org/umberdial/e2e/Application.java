@@ -47,6 +47,10 @@ final class Application implements AutoCloseable {
         CompletableFuture.runAsync(() -> words.lines().forEach(line -> { }));
     }
 
+    String schema() {
+        return schema;
+    }
+
     String address(String path) {
         return "http://127.0.0.1:" + port + path;
     }

@@ -76,7 +76,7 @@ class ColdJourneyTest extends Journey {
     @Test
     void workshop_comparesACandidate_andTapsAreTold() {
         Page page = page(GRAND + "/cold/workshop");
-        assertThat(page.getByText("86 VA")).isVisible();
+        assertThat(page.getByText("87 VA")).isVisible();
         assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("In stock"))).containsText("Black potted, unused: volts high by");
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Turns to take off")).click();
         page.getByLabel("Turns of the primary").fill("955");

@@ -37,6 +37,24 @@ class ArrivalTest {
     }
 
     @Test
+    void theOwnersDataCanBeErased_andWhatIsTechnicalStays() {
+        String set = newSet("MAINS_TRANSFORMER");
+        RunningServer.put(set + "/arrival", label("110/127", "127", 0).replace("Ada Sample", "Zenobia Erasable"));
+        RunningServer.post(set + "/complaints", json("id", UUID.randomUUID(), "symptom", "hum-constant-volume-has-no-effect", "words", "it hums since my aunt Quillon moved", "byOwner", true));
+        assertEquals(1, RunningServer.get("/api/sets?find=erasable").json().at("/total").asInt());
+        String erasure = json("id", UUID.randomUUID());
+        JsonNode erased = RunningServer.post(set + "/owner-erasures", erasure).json();
+        assertEquals("", erased.at("/ownerName").asString());
+        assertEquals("110/127", erased.at("/supply/taps").asString());
+        RunningServer.post(set + "/owner-erasures", erasure);
+        assertEquals(0, RunningServer.get("/api/sets?find=erasable").json().at("/total").asInt());
+        String log = RunningServer.get(set + "/log").json().toString();
+        assertFalse(log.contains("Quillon"));
+        assertEquals(2, log.split("were erased", -1).length);
+        assertEquals("hum-constant-volume-has-no-effect", RunningServer.get(set + "/complaints").json().at("/told/0/symptom/id").asString());
+    }
+
+    @Test
     void theRegisterReadsBackwardsAndRefusesToCloseOverAGap() {
         String set = newSet("SERIES_STRING");
         String screws = UUID.randomUUID().toString();

@@ -1,18 +1,23 @@
 package org.umberdial.server.arrival;
 
+import java.util.Optional;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import org.umberdial.core.arrival.ArrivalState;
 import org.umberdial.core.arrival.Complaints;
 import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.SupplyJudge;
 import org.umberdial.core.arrival.TakeApart;
 import org.umberdial.core.journal.Journal;
+import org.umberdial.core.journal.Remark;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.readings.ReadingService;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.ShopService;
 
@@ -22,12 +27,14 @@ public class ArrivalService {
     private final JournalService journals;
     private final PhotoService photos;
     private final ReadingService readings;
+    private final SetService sets;
     private final ShopService shops;
 
-    public ArrivalService(JournalService journals, PhotoService photos, ReadingService readings, ShopService shops) {
+    public ArrivalService(JournalService journals, PhotoService photos, ReadingService readings, SetService sets, ShopService shops) {
         this.journals = journals;
         this.photos = photos;
         this.readings = readings;
+        this.sets = sets;
         this.shops = shops;
     }
 
@@ -47,5 +54,13 @@ public class ArrivalService {
                 TakeApart.of(journal),
                 set.set().parts().size(),
                 powered);
+    }
+
+    /** Erases who the owner is and what they said in person; the log keeps that it was done. The same id again changes nothing. */
+    @Transactional
+    public void eraseOwner(Caller caller, String setId, String id) {
+        sets.eraseOwner(caller.shopId(), setId);
+        journals.eraseOwnersWords(caller.shopId(), setId);
+        journals.keep(caller, setId, id, new Remark("", "The owner's name, contact and words were erased; what was found, read and done stays."), Optional.empty());
     }
 }

@@ -10,6 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.umberdial.core.journal.Fact;
 import org.umberdial.core.journal.Journal;
 import org.umberdial.core.journal.JournalEntry;
+import org.umberdial.core.journal.Told;
 import org.umberdial.server.journal.internal.JournalTables;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
@@ -59,6 +60,16 @@ public class JournalService {
         JournalEntry last = last(caller.shopId(), setId, earlier);
         if (!last.withdrawn()) {
             insert(caller, setId, new JournalEntry(id, last.fact(), clock.instant(), Optional.of(last.id()), true));
+        }
+    }
+
+    /** Erases what the owner said in person from every entry, withdrawn and corrected ones too; the symptoms stay. */
+    @Transactional
+    public void eraseOwnersWords(String shopId, String setId) {
+        for (JournalEntry entry : journal(shopId, setId).entries()) {
+            if (entry.fact() instanceof Told told && told.byOwner()) {
+                tables.rewrite(shopId, entry.id(), told.erased());
+            }
         }
     }
 

@@ -20,6 +20,12 @@ final class LocalCallerFilter extends OncePerRequestFilter {
         this.shopId = shopId;
     }
 
+    /** The end of a stream is dispatched anew and must still be somebody's. */
+    @Override
+    protected boolean shouldNotFilterAsyncDispatch() {
+        return false;
+    }
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
         if (request.getRequestURI().startsWith("/api/")) {

@@ -321,6 +321,14 @@ public class SetService {
         return set(shopId, setId);
     }
 
+    /** Erases who the owner is from the set and from what is searched. */
+    @Transactional
+    public void eraseOwner(String shopId, String setId) {
+        require(shopId, setId);
+        tables.eraseOwner(shopId, setId);
+        tables.changed(shopId, setId);
+    }
+
     /** Notes that something was done to the set now. */
     public void touch(String shopId, String setId, Instant at) {
         tables.touch(shopId, setId, at);

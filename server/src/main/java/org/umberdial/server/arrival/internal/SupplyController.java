@@ -65,6 +65,8 @@ class SupplyController {
 
     record ArrivalEdit(@NotNull @Size(max = 120) String ownerName, @NotNull @Size(max = 200) String ownerContact, @NotNull @Size(max = 300) String plate, @NotNull Set<Extra> extras, @NotNull @Size(max = 120) String taps, @NotNull @Size(max = 20) String setTo, @NotNull @Size(max = 40) String hertz, @NotNull @Size(max = 20) String watts, @NotNull SupplyLabel.Current current, boolean motor, int version) {}
 
+    record ErasureEdit(@NotNull UUID id) {}
+
     record StartEdit(@NotBlank String circuit) {}
 
     record SisterEdit(@NotNull UUID sister) {}
@@ -104,6 +106,13 @@ class SupplyController {
         OptionalDouble watts = one(values, edit.watts, "watts", 1, 3000, "A set draws 1 to 3000 W");
         StoredSet.Arrival arrival = new StoredSet.Arrival(edit.ownerName.strip(), edit.ownerContact.strip(), edit.plate.strip(), now.arrival().sheetOrigin(), edit.extras.isEmpty() ? EnumSet.noneOf(Extra.class) : EnumSet.copyOf(edit.extras), new SupplyLabel(taps, setTo, hertz, watts, edit.current, edit.motor));
         return view(caller, sets.arrival(caller.shopId(), setId.toString(), arrival, edit.version));
+    }
+
+    /** Erases the owner's name, contact and words for good; the log keeps that it was done and everything technical. */
+    @PostMapping("/sets/{setId}/owner-erasures")
+    ArrivalView eraseOwner(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ErasureEdit edit) {
+        arrivals.eraseOwner(caller, setId.toString(), edit.id.toString());
+        return arrival(caller, setId);
     }
 
     /** Starts from the usual circuit of a class; refused when the set has parts already. */

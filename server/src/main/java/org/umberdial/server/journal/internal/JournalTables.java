@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
+import org.umberdial.core.journal.Fact;
 import org.umberdial.core.journal.JournalEntry;
 import org.umberdial.server.journal.FactJson;
 import org.umberdial.server.journal.KeptEntry;
@@ -28,6 +29,11 @@ public class JournalTables {
                         row.get(JOURNAL_ENTRY.WITHDRAWN) != 0),
                 row.get(JOURNAL_ENTRY.RECEIVED_AT),
                 row.get(JOURNAL_ENTRY.AUTHOR)));
+    }
+
+    /** Puts another body in the place of a kept one: only what a person may have erased is ever written over. */
+    public void rewrite(String shopId, String id, Fact fact) {
+        db.update(JOURNAL_ENTRY).set(JOURNAL_ENTRY.BODY, FactJson.write(fact)).set(JOURNAL_ENTRY.SENTENCE, fact.sentence()).where(JOURNAL_ENTRY.SHOP_ID.eq(shopId), JOURNAL_ENTRY.ID.eq(id)).execute();
     }
 
     /** Whether it is new. */

@@ -1,6 +1,7 @@
 package org.umberdial.server.sets.internal;
 
 import static org.umberdial.tables.Tables.BENCH_SET;
+import static org.umberdial.tables.Tables.SET_WORDS;
 import static org.umberdial.tables.Tables.PART;
 import static org.umberdial.tables.Tables.PART_VALUE;
 import static org.umberdial.tables.Tables.SHEET_VALUE;
@@ -316,5 +317,11 @@ public class SetTables {
         db.deleteFrom(SHEET_VALUE)
                 .where(SHEET_VALUE.SHOP_ID.eq(shopId), SHEET_VALUE.SET_ID.eq(setId), SHEET_VALUE.NODE.eq(value.node()), SHEET_VALUE.REFERENCE_NODE.eq(value.reference()), SHEET_VALUE.KIND.eq(value.kind().name()), SHEET_VALUE.MODE.eq(value.mode()))
                 .execute();
+    }
+
+    /** Blanks the owner and forgets the words the set was found by; they are gathered anew when somebody searches. */
+    public void eraseOwner(String shopId, String setId) {
+        db.update(BENCH_SET).set(BENCH_SET.OWNER_NAME, "").set(BENCH_SET.OWNER_CONTACT, "").where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
+        db.deleteFrom(SET_WORDS).where(SET_WORDS.SHOP_ID.eq(shopId), SET_WORDS.SET_ID.eq(setId)).execute();
     }
 }

@@ -1,0 +1,88 @@
+package org.umberdial.server.live.internal;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.http.MediaType;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/**
+ * Says to every open page which sets have changed. Fed from the database's revisions, looked at twice a second for all pages of
+ * a shop together, so that it does not matter which process a change went through.
+ */
+@Component
+class LivePages {
+    private static final long LOOK_MILLIS = 400;
+    /** Now and then a word although nothing happened: it finds connections that are gone. */
+    private static final int LOOKS_BETWEEN_WORDS = 40;
+
+    private record Page(String shopId, SseEmitter emitter) {}
+
+    private final LiveTables tables;
+    private final List<Page> pages = new CopyOnWriteArrayList<>();
+    private final Map<String, Map<String, Integer>> seen = new ConcurrentHashMap<>();
+    private volatile boolean closing;
+    private int looks;
+
+    LivePages(LiveTables tables) {
+        this.tables = tables;
+    }
+
+    /** A stream of what changes in a shop from now on. */
+    SseEmitter open(String shopId) throws IOException {
+        SseEmitter emitter = new SseEmitter(0L);
+        if (closing) {
+            emitter.complete();
+            return emitter;
+        }
+        Page page = new Page(shopId, emitter);
+        emitter.onCompletion(() -> pages.remove(page));
+        emitter.onError(gone -> pages.remove(page));
+        seen.computeIfAbsent(page.shopId, tables::revisions);
+        pages.add(page);
+        emitter.send(SseEmitter.event().name("ready").data(""));
+        return emitter;
+    }
+
+    @Scheduled(fixedDelay = LOOK_MILLIS)
+    void look() {
+        looks++;
+        List<String> shops = pages.stream().map(Page::shopId).distinct().toList();
+        seen.keySet().retainAll(shops);
+        for (String shop : shops) {
+            Map<String, Integer> now = tables.revisions(shop);
+            Map<String, Integer> before = seen.put(shop, now);
+            List<String> changed = before == null ? List.of() : now.entrySet().stream().filter(e -> !e.getValue().equals(before.get(e.getKey()))).map(Map.Entry::getKey).toList();
+            changed.forEach(id -> tell(shop, SseEmitter.event().name(id.isEmpty() ? "shop" : "set").data(id, MediaType.TEXT_PLAIN)));
+            if (changed.isEmpty() && looks % LOOKS_BETWEEN_WORDS == 0) {
+                tell(shop, SseEmitter.event().comment("still here"));
+            }
+        }
+    }
+
+    private void tell(String shop, SseEmitter.SseEventBuilder event) {
+        var message = event.build();
+        for (Page page : pages) {
+            if (page.shopId.equals(shop)) {
+                try {
+                    page.emitter.send(message);
+                } catch (IOException | IllegalStateException gone) {
+                    pages.remove(page);
+                }
+            }
+        }
+    }
+
+    /** Open streams would hold up an orderly shutdown. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        closing = true;
+        pages.forEach(page -> page.emitter.complete());
+    }
+}

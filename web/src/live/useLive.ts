@@ -1,0 +1,40 @@
+import { useQueryClient } from '@tanstack/vue-query'
+import { useEventListener } from '@vueuse/core'
+import { onUnmounted } from 'vue'
+import { useRouter } from 'vue-router'
+
+/** What is on other screens of the shop and changes with any set. */
+const acrossSets = ['shelf', 'workshop', 'equipment']
+
+/**
+ * Fetches anew what another screen has changed. Only while this page is looked at, since a browser opens few connections to one
+ * server; a page that comes back into view fetches everything again.
+ */
+export function useLive() {
+  const client = useQueryClient()
+  const router = useRouter()
+  let source: EventSource | null = null
+
+  function changed(set: string) {
+    const here = router.currentRoute.value.params['setId'] === set
+    void client.invalidateQueries({ predicate: (query) => (here ? query.queryKey[0] !== 'shop' : acrossSets.includes(String(query.queryKey[0]))) })
+  }
+  function open() {
+    if (source || document.hidden || !('EventSource' in window) || !window.EventSource) return
+    source = new EventSource('/api/live')
+    source.addEventListener('set', (event) => changed((event as MessageEvent<string>).data))
+    source.addEventListener('shop', () => void client.invalidateQueries())
+  }
+  function close() {
+    source?.close()
+    source = null
+  }
+
+  useEventListener(document, 'visibilitychange', () => {
+    if (document.hidden) return close()
+    open()
+    void client.invalidateQueries()
+  })
+  open()
+  onUnmounted(close)
+}
