@@ -20,10 +20,17 @@ final class Application implements AutoCloseable {
     private static final HttpClient HTTP = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
 
     private final String schema = "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8);
+    private final String database;
     private final int port;
     private Process process;
 
     Application() throws IOException {
+        this(System.getProperty("umber.db.port"));
+    }
+
+    /** @param database port of the database server */
+    Application(String database) throws IOException {
+        this.database = database;
         try (ServerSocket socket = new ServerSocket(0)) {
             port = socket.getLocalPort();
         }
@@ -32,7 +39,7 @@ final class Application implements AutoCloseable {
 
     /** Returns once the application says it serves; its own words decide, so waiting takes nothing from its start. */
     void start() throws IOException {
-        process = new ProcessBuilder("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.port=" + System.getProperty("umber.db.port"), "--umber.db.name=" + schema, "--umber.demo=true").redirectErrorStream(true).start();
+        process = new ProcessBuilder("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.port=" + database, "--umber.db.name=" + schema, "--umber.demo=true").redirectErrorStream(true).start();
         BufferedReader words = process.inputReader();
         StringBuffer said = new StringBuffer();
         CompletableFuture<Boolean> serving = CompletableFuture.supplyAsync(() -> words.lines().peek(line -> said.append(line).append('\n')).anyMatch(line -> line.contains(SERVES)));

@@ -101,7 +101,7 @@ class PhotoController {
     }
 
     /** {@code full} or {@code thumb}. A picture never changes, so it may be cached for ever. */
-    @GetMapping("/{photoId}/{size}")
+    @GetMapping("/{photoId}/{size:[a-z]+}")
     ResponseEntity<byte[]> content(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @PathVariable String size) {
         PhotoService.Content content = photos.content(caller.shopId(), photoId.toString(), size).orElseThrow(() -> Problem.notFound("This picture"));
         return ResponseEntity.ok().contentType(MediaType.parseMediaType(content.mediaType())).cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable()).body(content.bytes());
