@@ -19,7 +19,7 @@ final class Application implements AutoCloseable {
     private static final String SERVES = "Started UmberDial in";
     private static final HttpClient HTTP = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
 
-    private final String schema = "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8);
+    private final String schema;
     private final String database;
     private final int port;
     private Process process;
@@ -30,11 +30,21 @@ final class Application implements AutoCloseable {
 
     /** @param database port of the database server */
     Application(String database) throws IOException {
+        this(database, "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8));
+    }
+
+    private Application(String database, String schema) throws IOException {
         this.database = database;
+        this.schema = schema;
         try (ServerSocket socket = new ServerSocket(0)) {
             port = socket.getLocalPort();
         }
         start();
+    }
+
+    /** A second process on the same database. */
+    Application twin() throws IOException {
+        return new Application(database, schema);
     }
 
     /** Returns once the application says it serves; its own words decide, so waiting takes nothing from its start. */

@@ -42,6 +42,26 @@ class ShopJourneyTest extends Journey {
     }
 
     @Test
+    void twoProcesses_serveOneShop_andTheOtherGoesOn() throws IOException {
+        Application second = application.twin();
+        try {
+            Page desk = page(GRAND + "/volts");
+            assertThat(desk.locator("#entry")).isFocused();
+            String id = UUID.randomUUID().toString();
+            String body = "{\"id\":\"" + id + "\",\"text\":\"203.4\",\"node\":\"b2\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
+            assertEquals(200, second.post("/api" + GRAND + "/readings", body).statusCode());
+            // It went in through the other process and is told by this one.
+            assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("203");
+            second.kill();
+            assertEquals(200, application.post("/api" + GRAND + "/readings", body).statusCode());
+            assertEquals(1, application.get("/api" + GRAND + "/readings").body().split(id, -1).length - 1);
+            assertEquals(List.of(), browser.complaints);
+        } finally {
+            second.close();
+        }
+    }
+
+    @Test
     void readingsTakenOffTheAir_goInOnceEach_alsoFromAPageOpenedAnew() throws IOException {
         Page page = page(ELDER + "/volts");
         assertThat(page.locator("#entry")).isFocused();
@@ -65,6 +85,8 @@ class ShopJourneyTest extends Journey {
         assertThat(came).containsText("no heater stands that");
         came.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("It is right")).click();
         assertThat(came).not().containsText("no heater stands that");
+        // It waits for a moment like any other before it is in.
+        assertThat(came).not().containsText("for the connection");
         String kept = application.get("/api" + ELDER + "/readings").body();
         values.subList(0, 5).forEach(value -> assertEquals(1, kept.split("\"text\":\"" + value + " V", -1).length - 1, value + " in " + kept));
         came.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Discard")).click();
