@@ -1,12 +1,20 @@
 <script setup lang="ts">
-import { RouterView } from 'vue-router'
+import { computed } from 'vue'
+import { RouterView, useRoute } from 'vue-router'
+import SignInAgain from './account/SignInAgain.vue'
+import { session } from './account/session'
+import LivePage from './live/LivePage.vue'
 import OutboxRibbon from './outbox/OutboxRibbon.vue'
-import { useLive } from './live/useLive'
 
-useLive()
+const route = useRoute()
+const inside = computed(() => session.current.value?.state === 'SIGNED_IN' && !route.meta['door'])
 </script>
 
 <template>
   <RouterView />
-  <OutboxRibbon />
+  <OutboxRibbon v-if="!route.meta['door']" />
+  <template v-if="inside">
+    <LivePage v-if="!session.ended.value" />
+    <SignInAgain v-else />
+  </template>
 </template>

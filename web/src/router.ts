@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { loadSession } from './account/session'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -43,8 +44,24 @@ export const router = createRouter({
       ],
     },
     { path: '/house', component: () => import('./house/HouseView.vue'), meta: { title: 'House policy' } },
+    { path: '/house/people', component: () => import('./account/PeopleView.vue'), meta: { title: 'People' } },
+    { path: '/account', component: () => import('./account/AccountView.vue'), meta: { title: 'You' } },
+    { path: '/sign-in', component: () => import('./account/SignInView.vue'), meta: { title: 'Sign in', door: true } },
+    { path: '/welcome', component: () => import('./account/WelcomeView.vue'), meta: { title: 'Open the shop', door: true } },
+    { path: '/pair', component: () => import('./account/PairView.vue'), meta: { title: 'Use this device', door: true } },
     { path: '/:rest(.*)*', component: () => import('./shelf/NowhereView.vue'), meta: { title: 'Nothing here' } },
   ],
+})
+
+/** Nobody gets past the door unknown; who is known does not need it, but for a link that may be somebody else's. */
+router.beforeEach(async (to) => {
+  const session = await loadSession()
+  // Nobody answers: the page itself says so, and what waits in this browser can still be seen.
+  if (!session) return true
+  if (session.state === 'SIGNED_IN') return to.path === '/welcome' || to.path === '/sign-in' ? '/' : true
+  if (to.path === '/pair') return true
+  const door = session.state === 'FIRST_START' ? '/welcome' : '/sign-in'
+  return to.path === door ? true : { path: door, query: door === '/sign-in' && to.fullPath !== '/' ? { to: to.fullPath } : {} }
 })
 
 router.afterEach((to) => {

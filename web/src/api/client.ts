@@ -27,11 +27,24 @@ export function isProblem(value: unknown): value is Problem {
   return typeof value === 'object' && value !== null && 'detail' in value
 }
 
+/** Where a 401 is about what was typed, not about the session. */
+const doors = ['/api/session', '/api/pairing-redemptions', '/login/webauthn']
+const signedOut = new Set<() => void>()
+/** Calls back when an answer says that this screen's session has ended. */
+export function onSignedOut(tell: () => void) {
+  signedOut.add(tell)
+}
+
+export function sessionEnded() {
+  signedOut.forEach((tell) => tell())
+}
+
 /** Turns a request into an answer. */
 export async function ask<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Answer<T>> {
   try {
     const { data, error, response } = await request
     if (response.ok) return { kind: 'ready', value: data as T }
+    if (response.status === 401 && !doors.some((door) => response.url.endsWith(door))) sessionEnded()
     return { kind: 'failed', problem: isProblem(error) ? { ...unreachable, ...error } : unreachable }
   } catch {
     return { kind: 'failed', problem: unreachable }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref, watch } from 'vue'
 import { faultAt, type Problem, type Schemas } from '../api/client'
+import { session } from '../account/session'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import PageFrame from '../ui/PageFrame.vue'
@@ -79,7 +80,7 @@ async function keep() {
         </div>
         <ProblemNote :problem="problem?.detail ? problem : null" />
         <div class="flex items-center gap-4">
-          <AppButton look="main" type="submit">Keep the policy</AppButton>
+          <AppButton v-if="session.owns.value" look="main" type="submit">Keep the policy</AppButton><span v-else class="text-soft">The shop’s owner keeps the policy.</span>
           <span v-if="kept" role="status" class="text-good">Kept. Every verdict was computed anew.</span>
         </div>
       </form>

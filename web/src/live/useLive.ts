@@ -22,6 +22,14 @@ export function useLive() {
   function open() {
     if (source || document.hidden || !('EventSource' in window) || !window.EventSource) return
     source = new EventSource('/api/live')
+    let ready = false
+    source.addEventListener('ready', () => {
+      // A stream that was lost and is back: what changed in between was told to nobody here.
+      if (ready) void client.invalidateQueries()
+      ready = true
+    })
+    // An answer that is no stream ends it for good; asking for anything else says why.
+    source.addEventListener('error', () => { if (source?.readyState === EventSource.CLOSED) { close(); void client.invalidateQueries({ queryKey: ['shop'] }) } })
     source.addEventListener('set', (event) => changed((event as MessageEvent<string>).data))
     source.addEventListener('shop', () => void client.invalidateQueries())
   }

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { entered, type Session } from '../account/session'
 import { discard, drain, insist, outbox, post } from './outbox'
 
 type Reply = { status: number; body: unknown } | 'nobody'
@@ -86,4 +87,22 @@ it('asks once more for what was only doubted', async () => {
 it('answers a refusal straight away while nothing waits', async () => {
   answering(refusal('/problems/invalid-entry', 'no'))
   expect(await post(entry('x'))).toMatchObject({ kind: 'failed', problem: { detail: 'no' } })
+})
+
+it('waits for a session that ended instead of taking it for a refusal', async () => {
+  answering({ status: 401, body: { type: '/problems/signed-out', title: '', detail: 'You are signed out.', errors: [] } })
+  expect((await post(entry('1'))).kind).toBe('queued')
+  answering(ok)
+  await drain()
+  expect(outbox.entries.value).toHaveLength(0)
+})
+
+it('sends nothing of one person in the session of another', async () => {
+  await post(entry('1'))
+  answering(ok)
+  entered({ kind: 'ready', value: { state: 'SIGNED_IN', accountId: 'bo', role: 'BENCH' } as Session })
+  await drain()
+  expect(outbox.waiting.value).toHaveLength(0)
+  expect(outbox.others.value).toBe(1)
+  expect(sent).toHaveLength(0)
 })

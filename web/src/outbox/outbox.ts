@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { computed, readonly, ref } from 'vue'
-import { isProblem, unreachable, type Answer, type Problem } from '../api/client'
+import { session } from '../account/session'
+import { isProblem, sessionEnded, unreachable, type Answer, type Problem } from '../api/client'
 
 /** One write that waits in this browser: kept until the server has taken it, in the order it was made. */
 export interface Waiting {
@@ -12,6 +13,10 @@ export interface Waiting {
   readonly path: string
   /** JSON with an id of its own, so that sending it again changes nothing. */
   readonly body: Record<string, unknown>
+  /** A file's bytes; then the id is in the path, and they go in by PUT instead of the body. */
+  readonly bytes?: ArrayBuffer
+  /** Whose it is: nobody else's session sends it. */
+  readonly account: string
   readonly at: string
   /** Why the server did not take it; null while it waits. */
   readonly refused: Problem | null
@@ -29,6 +34,10 @@ function store() {
   return opened
 }
 
+const me = () => session.current.value?.accountId ?? ''
+/** Whether it waits, and for this session. */
+const mine = (waiting: Waiting) => !waiting.refused && waiting.account === me()
+
 const entries = ref<readonly Waiting[]>([])
 const listeners = new Set<(setId: string) => void>()
 let draining: Promise<void> | null = null
@@ -39,11 +48,16 @@ async function reread() {
 
 type Outcome = { kind: 'answered'; response: Response } | { kind: 'silent' }
 
-async function send(path: string, body: unknown): Promise<Outcome> {
+type Entry = Pick<Waiting, 'shown' | 'setId' | 'path' | 'body' | 'bytes'>
+
+async function send({ path, body, bytes }: Entry): Promise<Outcome> {
   try {
-    const response = await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
-    // A server that is only just coming up, or a proxy without one behind it, has not answered yet.
-    return response.status >= 500 ? { kind: 'silent' } : { kind: 'answered', response }
+    const response = bytes
+      ? await fetch(path, { method: 'PUT', headers: { 'Content-Type': 'application/octet-stream' }, body: bytes })
+      : await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+    if (response.status === 401) sessionEnded()
+    // A server that is only just coming up, a proxy without one behind it, or a session that ended: not answered yet.
+    return response.status >= 500 || response.status === 401 ? { kind: 'silent' } : { kind: 'answered', response }
   } catch {
     return { kind: 'silent' }
   }
@@ -57,13 +71,16 @@ async function problemOf(response: Response): Promise<Problem> {
 /**
  * Sends a write, or keeps it in this browser when nobody answers. While earlier ones wait, a later one waits behind them.
  */
-export async function post<T>(entry: Pick<Waiting, 'shown' | 'setId' | 'path' | 'body'>): Promise<Posted<T>> {
+export async function post<T>(entry: Entry): Promise<Posted<T>> {
   await drain()
-  if (!entries.value.some((waiting) => !waiting.refused)) {
-    const sent = await send(entry.path, entry.body)
+  if (!entries.value.some(mine)) {
+    const sent = await send(entry)
     if (sent.kind === 'answered') return sent.response.ok ? { kind: 'ready', value: (await sent.response.json()) as T } : { kind: 'failed', problem: await problemOf(sent.response) }
   }
-  await (await store()).add('waiting', { ...entry, at: new Date().toISOString(), refused: null })
+  const at = new Date().toISOString()
+  // A picture that carries no time of its own was taken when it was handed over.
+  const path = entry.bytes ? `${entry.path}&takenAt=${encodeURIComponent(at)}` : entry.path
+  await (await store()).add('waiting', { ...entry, path, at, account: me(), refused: null })
   await reread()
   return { kind: 'queued' }
 }
@@ -76,7 +93,7 @@ export function drain(): Promise<void> {
 
 async function locked() {
   await reread()
-  if (!entries.value.some((waiting) => !waiting.refused)) return
+  if (!entries.value.some(mine)) return
   if ('locks' in navigator && navigator.locks) await navigator.locks.request('umber-outbox', { ifAvailable: true }, (lock) => (lock ? sendAll() : undefined))
   else await sendAll()
 }
@@ -84,8 +101,8 @@ async function locked() {
 async function sendAll() {
   const db = await store()
   for (const waiting of await db.getAll('waiting')) {
-    if (waiting.refused) continue
-    const sent = await send(waiting.path, waiting.body)
+    if (!mine(waiting)) continue
+    const sent = await send(waiting)
     if (sent.kind === 'silent') break
     if (sent.response.ok) await db.delete('waiting', waiting.place!)
     else await db.put('waiting', { ...waiting, refused: await problemOf(sent.response) })
@@ -113,6 +130,8 @@ export function onSent(tell: (setId: string) => void): () => void {
 
 export const outbox = {
   entries: readonly(entries),
-  waiting: computed(() => entries.value.filter((one) => !one.refused)),
-  refused: computed(() => entries.value.filter((one) => one.refused)),
+  waiting: computed(() => entries.value.filter(mine)),
+  refused: computed(() => entries.value.filter((one) => one.refused && one.account === me())),
+  /** Of somebody else at this screen: only their number is anybody's business. */
+  others: computed(() => entries.value.filter((one) => one.account !== me()).length),
 }

@@ -1,7 +1,9 @@
+import 'fake-indexeddb/auto'
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import { defineComponent } from 'vue'
+import { drain, outbox } from '../outbox/outbox'
 import { usePhotos } from './usePhotos'
 
 function doors() {
@@ -23,15 +25,24 @@ function answers(...bodies: (Error | { status: number; body: unknown })[]) {
 afterEach(() => vi.unstubAllGlobals())
 const photo = (name: string) => new File(['x'], name, { type: 'image/jpeg' })
 
-it('keeps a picture whose upload was cut off, and sends it again under the same id', async () => {
+it('lets a picture wait in this browser when nobody answers, and sends it under the same id', async () => {
   const puts = answers(new TypeError('network'), { status: 200, body: [] })
   const photos = doors()
-  expect(await photos.add([photo('a.jpg')], 'SET')).toBeNull()
-  const kept = photos.sending.value[0]!
-  expect(kept.fault).toContain('cut off')
-  await photos.again(kept)
+  await photos.add([photo('a.jpg')], 'SET')
   expect(photos.sending.value).toHaveLength(0)
-  expect(puts[0]).toBe(puts[1])
+  expect(outbox.waiting.value.map((one) => one.shown)).toEqual(['a.jpg'])
+  await drain()
+  expect(outbox.waiting.value).toHaveLength(0)
+  expect(puts[1]!.startsWith(`${puts[0]}&takenAt=20`)).toBe(true)
+})
+
+it('keeps a picture on the page when the browser has no room for it', async () => {
+  answers(new TypeError('network'))
+  const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => { throw new DOMException('full', 'QuotaExceededError') })
+  const photos = doors()
+  expect(await photos.add([photo('a.jpg')], 'SET')).toBeNull()
+  expect(photos.sending.value[0]!.fault).toContain('still here')
+  full.mockRestore()
 })
 
 it('shows why one is refused and still sends the next', async () => {

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { type MaybeRefOrGetter, ref, toValue } from 'vue'
-import { ask, http, orThrow, sendBytes, type Schemas } from '../api/client'
+import { ask, http, orThrow, unreachable, type Schemas } from '../api/client'
+import { post, type Posted } from '../outbox/outbox'
 
 export type Photo = Schemas['PhotoView']
 export type Shows = Photo['shows']
@@ -31,15 +32,23 @@ export function usePhotos(setId: MaybeRefOrGetter<string>) {
     client.setQueryData(['photos', toValue(setId)], photos)
     void client.invalidateQueries({ predicate: (q) => ['arrival', 'map', 'shelf'].includes(String(q.queryKey[0])) })
   }
+  /** By way of what waits in this browser; a browser without room for it leaves the picture here on the page. */
+  async function handOver(one: Sending, path: string): Promise<Posted<Photo[]>> {
+    try {
+      return await post<Photo[]>({ shown: one.file.name, setId: toValue(setId), path, body: {}, bytes: await one.file.arrayBuffer() })
+    } catch {
+      return { kind: 'failed', problem: unreachable }
+    }
+  }
   async function send(one: Sending) {
     one.busy = true
     one.fault = ''
     const query = new URLSearchParams({ fileName: one.file.name, shows: one.shows })
-    const answer = await sendBytes<Photo[]>('PUT', `/api/sets/${toValue(setId)}/photos/${one.id}/content?${query}`, one.file)
+    const answer = await handOver(one, `/api/sets/${toValue(setId)}/photos/${one.id}/content?${query}`)
     one.busy = false
-    if (answer.kind === 'ready') {
+    if (answer.kind !== 'failed') {
       sending.value = sending.value.filter((other) => other.id !== one.id)
-      put(answer.value)
+      if (answer.kind === 'ready') put(answer.value)
     } else {
       one.fault = answer.problem.type === '/problems/unreachable' ? 'The upload was cut off; the picture is still here. Try again.' : answer.problem.detail
     }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
-import { ask, faultAt, http, orThrow, upload, type Problem, type Schemas } from '../api/client'
+import { RouterLink, useRouter } from 'vue-router'
+import { ask, faultAt, http, orThrow, sendBytes, upload, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -44,10 +44,22 @@ async function circuit() {
   const params = { path: { setId: id.value } }
   if (source.value.startsWith('start:')) return ask(http.POST('/api/sets/{setId}/circuit-starts', { params, body: { circuit: source.value.slice(6) } }))
   if (source.value.startsWith('sister:')) return ask(http.POST('/api/sets/{setId}/circuit-copies', { params, body: { sister: source.value.slice(7) } }))
-  if (source.value === 'file' && file.value) return upload(`/api/sets/${id.value}/${/\.zip$/i.test(file.value.name) ? 'bundle' : 'circuit'}-imports`, file.value)
+  if (source.value === 'file' && file.value) return upload(`/api/sets/${id.value}/circuit-imports`, file.value)
   return null
 }
+const isBundle = computed(() => source.value === 'file' && /\.zip$/i.test(file.value?.name ?? ''))
+/** A bundle brings its own title and kind; one that is on the shelf already is only opened. */
+async function takeBundle(bundle: File) {
+  const answer = await sendBytes<Schemas['Taken']>('POST', `/api/bundles?${new URLSearchParams({ title: form.title })}`, bundle)
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+  if (answer.kind === 'failed') return
+  if (answer.value.already) already.value = { id: answer.value.setId, says: answer.value.result.notes[0] ?? '' }
+  else await done(answer.value.setId)
+}
+const already = ref<{ id: string; says: string } | null>(null)
 async function take() {
+  already.value = null
+  if (isBundle.value && file.value) return takeBundle(file.value)
   const extras: NonNullable<Schemas['NewSet']['extras']> = []
   if (player.value) extras.push('PLAYER')
   if (recorder.value) extras.push('RECORDER')
@@ -59,9 +71,12 @@ async function take() {
     problem.value = { ...loaded.problem, errors: [], detail: `The set is on the shelf, but its circuit was not taken. ${loaded.problem.detail}` }
     return
   }
+  await done(id.value)
+}
+async function done(set: string) {
   await client.invalidateQueries({ queryKey: ['shelf'] })
   emit('close')
-  await router.push(`/sets/${id.value}/arrival`)
+  await router.push(`/sets/${set}/arrival`)
   id.value = crypto.randomUUID()
   Object.assign(form, blank)
   source.value = 'none'
@@ -91,6 +106,8 @@ async function take() {
           <input id="deck" type="file" accept=".cir,.net,.sp,.spice,.txt,.zip" class="min-h-11 text-soft file:mr-3 file:min-h-11 file:rounded file:border file:border-line file:bg-raised file:px-4 file:font-semibold file:text-ink" @change="file = ($event.target as HTMLInputElement).files?.[0] ?? null" />
         </div>
       </div>
+      <p v-if="isBundle" class="text-soft">A bundle brings the set’s title and kind, its circuit, sheet, readings, log and pictures; a title typed above goes before its own.</p>
+      <p v-if="already" role="status" class="rounded border border-doubt px-3 py-2">{{ already.says }} <RouterLink :to="`/sets/${already.id}/arrival`" class="text-accent underline">Open it</RouterLink></p>
       <ProblemNote :problem="problem && !faultAt(problem, 'title') ? problem : null" />
       <div class="flex gap-3">
         <AppButton look="main" type="submit">Take it in</AppButton>

@@ -5,6 +5,7 @@ import { refDebounced, useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask, http, orThrow, type Schemas } from '../api/client'
+import { session } from '../account/session'
 import AppButton from '../ui/AppButton.vue'
 import KeyCap from '../ui/KeyCap.vue'
 import PageFrame from '../ui/PageFrame.vue'
@@ -44,21 +45,21 @@ function state(entry: Schemas['ShelfEntry']): string {
 <template>
   <PageFrame title="Shelf" :hint="shop?.name">
     <template #actions>
-      <label class="flex items-center gap-2 text-sm text-soft">Find <KeyCap>/</KeyCap><input ref="field" v-model="typed" type="search" autocomplete="off" placeholder="owner, part, value, tube, note" class="min-h-11 w-44 rounded border border-line bg-raised px-3 text-base text-ink lg:w-64" /></label>
-      <AppButton look="main" @click="adding = true"><PlusIcon class="size-5" aria-hidden="true" />Take in a set</AppButton>
+      <label class="flex items-center gap-2 text-sm text-soft">Find <KeyCap>/</KeyCap><input ref="field" v-model="typed" type="search" autocomplete="off" placeholder="owner, part, value, tube, note" class="min-h-11 w-44 rounded border border-line bg-raised px-3 text-base text-ink max-sm:w-40 lg:w-64" /></label>
+      <AppButton v-if="session.mayWrite.value" look="main" @click="adding = true"><PlusIcon class="size-5" aria-hidden="true" />Take in a set</AppButton>
     </template>
     <p v-if="shelf.error.value" role="alert" class="p-6 text-bad">{{ shelf.error.value.message }}</p>
     <div v-else-if="shelf.data.value && entries.length === 0 && !find" class="mx-auto max-w-md p-10">
       <h2 class="text-lg font-semibold">The shelf is empty</h2>
       <p class="my-3">Take in the set on your bench: a title and how it gets its power; photographs, label and circuit follow.</p>
-      <AppButton look="main" @click="adding = true">Take in a set</AppButton>
+      <AppButton v-if="session.mayWrite.value" look="main" @click="adding = true">Take in a set</AppButton>
     </div>
     <p v-else-if="shelf.data.value && entries.length === 0" class="p-8 text-soft">No set says “{{ find }}” anywhere: neither title, owner, parts, tubes nor log.</p>
     <template v-else>
       <p v-if="find" role="status" class="px-6 pt-3 text-soft">{{ total }} {{ total === 1 ? 'set says' : 'sets say' }} “{{ find }}”</p>
       <ul class="divide-y divide-line border-b border-line">
         <li v-for="entry in entries" :key="entry.id">
-          <RouterLink :to="entry.points > 0 && entry.read > 0 ? `/sets/${entry.id}/volts` : `/sets/${entry.id}/arrival`" class="grid grid-cols-[minmax(13rem,22rem)_11rem_minmax(0,1fr)] items-center gap-x-6 gap-y-2 px-6 py-4 hover:bg-mark/50">
+          <RouterLink :to="entry.points > 0 && entry.read > 0 ? `/sets/${entry.id}/volts` : `/sets/${entry.id}/arrival`" class="grid grid-cols-[minmax(13rem,22rem)_11rem_minmax(0,1fr)] max-sm:grid-cols-1 max-sm:px-4 items-center gap-x-6 gap-y-2 px-6 py-4 hover:bg-mark/50">
             <span class="min-w-0">
               <span class="block truncate text-lg font-semibold">{{ entry.title }}</span>
               <span class="block text-sm"><strong :class="entry.liveChassis ? 'text-bad' : 'font-normal text-soft'">{{ entry.danger }}</strong><span class="text-soft">{{ ['', entry.ticket && `ticket ${entry.ticket}`, entry.place, entry.owner].filter((text, i) => i === 0 || text).join(' · ') }}</span></span>

@@ -8,6 +8,8 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -21,6 +23,7 @@ final class Application implements AutoCloseable {
 
     private final String schema;
     private final String database;
+    private final List<String> settings;
     private final int port;
     private Process process;
 
@@ -30,26 +33,35 @@ final class Application implements AutoCloseable {
 
     /** @param database port of the database server */
     Application(String database) throws IOException {
-        this(database, "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8));
+        this(database, "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of("--umber.demo=true"));
     }
 
-    private Application(String database, String schema) throws IOException {
+    private Application(String database, String schema, List<String> settings) throws IOException {
         this.database = database;
         this.schema = schema;
-        try (ServerSocket socket = new ServerSocket(0)) {
-            port = socket.getLocalPort();
-        }
+        this.settings = settings;
+        this.port = freePort();
         start();
     }
 
     /** A second process on the same database. */
     Application twin() throws IOException {
-        return new Application(database, schema);
+        return with("--umber.demo=true");
+    }
+
+    /** Another process on the same database, with other settings. */
+    Application with(String... other) throws IOException {
+        return new Application(database, schema, List.of(other));
+    }
+
+    /** One with nothing in it and nobody's yet. */
+    static Application empty() throws IOException {
+        return new Application(System.getProperty("umber.db.port"), "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of());
     }
 
     /** Returns once the application says it serves; its own words decide, so waiting takes nothing from its start. */
     void start() throws IOException {
-        process = new ProcessBuilder("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.port=" + database, "--umber.db.name=" + schema, "--umber.demo=true").redirectErrorStream(true).start();
+        process = new ProcessBuilder(command()).redirectErrorStream(true).start();
         BufferedReader words = process.inputReader();
         StringBuffer said = new StringBuffer();
         CompletableFuture<Boolean> serving = CompletableFuture.supplyAsync(() -> words.lines().peek(line -> said.append(line).append('\n')).anyMatch(line -> line.contains(SERVES)));
@@ -62,6 +74,18 @@ final class Application implements AutoCloseable {
         }
         // Read on, or a full pipe would stop it.
         CompletableFuture.runAsync(() -> words.lines().forEach(line -> { }));
+    }
+
+    private List<String> command() {
+        List<String> command = new ArrayList<>(List.of("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.port=" + database, "--umber.db.name=" + schema));
+        command.addAll(settings);
+        return command;
+    }
+
+    static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
     }
 
     String schema() {
@@ -87,6 +111,10 @@ final class Application implements AutoCloseable {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
         }
+    }
+
+    long pid() {
+        return process.pid();
     }
 
     /** As {@code kill -9} does. */

@@ -25,7 +25,7 @@ final class Browser implements AutoCloseable {
     }
 
     Page page(int width, int height) {
-        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height).setLocale("en-US"));
+        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height).setLocale("en-US").setIgnoreHTTPSErrors(true));
         open.add(context);
         context.setDefaultTimeout(60_000);
         Page page = context.newPage();

@@ -17,7 +17,7 @@ class WebConfiguration implements WebMvcConfigurer {
 
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
-        for (String address : new String[] {"/", "/sets/**", "/house"}) {
+        for (String address : new String[] {"/", "/sets/**", "/house/**", "/welcome", "/sign-in", "/pair", "/account"}) {
             registry.addViewController(address).setViewName("forward:/index.html");
         }
     }

@@ -5,6 +5,8 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -25,9 +27,23 @@ public final class RunningServer implements BeforeAllCallback {
     @Override
     public void beforeAll(ExtensionContext extension) {
         if (context == null) {
-            String name = "umber_test_" + UUID.randomUUID().toString().substring(0, 8);
-            context = new SpringApplicationBuilder(UmberDial.class).run("--server.port=0", "--umber.demo=true", "--umber.db.port=" + System.getProperty("umber.db.port", "20306"), "--umber.db.name=" + name);
+            context = started("umber_test_" + UUID.randomUUID().toString().substring(0, 8), "--umber.demo=true");
         }
+    }
+
+    /** One more application, on a schema of its own or of another. */
+    static ConfigurableApplicationContext started(String schema, String... settings) {
+        List<String> arguments = new ArrayList<>(List.of("--server.port=0", "--umber.db.port=" + System.getProperty("umber.db.port", "20306"), "--umber.db.name=" + schema));
+        arguments.addAll(List.of(settings));
+        return new SpringApplicationBuilder(UmberDial.class).run(arguments.toArray(String[]::new));
+    }
+
+    static String base(ConfigurableApplicationContext application) {
+        return "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
+    }
+
+    static String setting(String name) {
+        return context.getEnvironment().getProperty(name);
     }
 
     static <T> T bean(Class<T> type) {
@@ -42,7 +58,7 @@ public final class RunningServer implements BeforeAllCallback {
     }
 
     static String base() {
-        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+        return base(context);
     }
 
     static Answer get(String path) {
@@ -62,8 +78,12 @@ public final class RunningServer implements BeforeAllCallback {
     }
 
     static Answer send(HttpRequest request) {
+        return send(HTTP, request);
+    }
+
+    static Answer send(HttpClient http, HttpRequest request) {
         try {
-            HttpResponse<String> response = HTTP.send(request, HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
             return new Answer(response.statusCode(), response.body(), response);
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);

@@ -24,6 +24,7 @@ import org.umberdial.core.journal.WorthSaid;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.TestPoint;
+import org.umberdial.server.bundle.internal.BundleTables;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
 import org.umberdial.server.journal.FactJson;
@@ -36,6 +37,7 @@ import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.ShopService;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -51,14 +53,18 @@ public class BundleService {
     private final JournalService journal;
     private final PhotoService photos;
     private final MapService map;
+    private final ShopService shops;
+    private final BundleTables tables;
     private final Clock clock;
 
-    public BundleService(SetService sets, ExchangeService exchange, JournalService journal, PhotoService photos, MapService map, Clock clock) {
+    public BundleService(SetService sets, ExchangeService exchange, JournalService journal, PhotoService photos, MapService map, ShopService shops, BundleTables tables, Clock clock) {
         this.sets = sets;
         this.exchange = exchange;
         this.journal = journal;
         this.photos = photos;
         this.map = map;
+        this.shops = shops;
+        this.tables = tables;
         this.clock = clock;
     }
 
@@ -94,7 +100,7 @@ public class BundleService {
         List<BundleText.Entry> entries = journal.kept(shopId, set.id()).stream().filter(kept -> !(kept.entry().fact() instanceof WorthSaid)).map(BundleService::entry).toList();
         List<BundleText.Mark> marks = map.marks(shopId, set.id()).stream().map(mark -> new BundleText.Mark(mark.photo(), mark.subject(), mark.x(), mark.y())).toList();
         List<BundleText.Point> points = set.set().testPoints().stream().map(p -> new BundleText.Point(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList();
-        return new BundleText(BundleText.FORMAT, BundleText.VERSION, set.label().title(), set.set().construction(), arrival.extras(), arrival.plate(), arrival.supply(), arrival.sheetOrigin(), points, values, entries, pictures, marks);
+        return new BundleText(BundleText.FORMAT, BundleText.VERSION, tables.originOf(shopId, set.id()), set.label().title(), set.set().construction(), arrival.extras(), arrival.plate(), arrival.supply(), arrival.sheetOrigin(), points, values, entries, pictures, marks);
     }
 
     private static BundleText.Entry entry(KeptEntry kept) {
@@ -106,6 +112,32 @@ public class BundleService {
         zip.putNextEntry(new ZipEntry(name));
         zip.write(bytes);
         zip.closeEntry();
+    }
+
+    /**
+     * A bundle taken in as a set.
+     *
+     * @param already whether that set was on the shelf before, and nothing was changed
+     */
+    public record Taken(String setId, boolean already, ReadingFile result) {}
+
+    /**
+     * Takes a bundle in as a set of its own; the same set a second time is still there once.
+     *
+     * @param title what to call it; as the bundle does, when blank
+     * @throws Problem with a sentence when the file is no bundle
+     */
+    @Transactional
+    public Taken take(Caller caller, byte[] file, String title) {
+        BundleText text = text(unpacked(file).get("set.json"));
+        String origin = text.id() == null ? UUID.nameUUIDFromBytes(file).toString() : text.id();
+        Optional<String> there = tables.setOf(caller.shopId(), origin);
+        if (there.isPresent()) {
+            return new Taken(there.get(), true, new ReadingFile(0, 0, List.of(), List.of("“" + sets.set(caller.shopId(), there.get()).label().title() + "” is on the shelf already; nothing was changed.")));
+        }
+        String setId = here(caller.shopId(), origin);
+        sets.create(caller.shopId(), setId, new StoredSet.Label(title.isBlank() ? text.title() : title.strip(), "", "", ""), text.construction(), shops.shop(caller.shopId()).policy().lineVolts(), Optional.empty());
+        return new Taken(setId, false, read(caller, setId, file));
     }
 
     /**
@@ -137,6 +169,7 @@ public class BundleService {
         text.marks().stream().filter(mark -> ids.containsKey(mark.photo()) && mark.x() >= 0 && mark.x() <= 1 && mark.y() >= 0 && mark.y() <= 1).forEach(mark -> map.put(caller.shopId(), setId, new MapService.PlacedMark(ids.get(mark.photo()), mark.subject(), mark.x(), mark.y())));
         ReadingFile readings = exchange.importReadings(caller, setId, files.getOrDefault("readings.csv", new byte[0]), "set bundle");
         refused.addAll(readings.refused());
+        tables.came(caller.shopId(), setId, text.id() == null ? UUID.nameUUIDFromBytes(file).toString() : text.id());
         return new ReadingFile(circuit.added(), 0, refused, List.of(readings.added() + " readings, " + text.pictures().size() + " pictures and " + text.journal().size() + " entries of the log came with it."));
     }
 
@@ -200,7 +233,7 @@ public class BundleService {
         } catch (JacksonException broken) {
             throw refuse("The bundle's set.json cannot be read; it is broken, or not written by Umber Dial.");
         }
-        if (!BundleText.FORMAT.equals(text.format()) || text.construction() == null || text.supply() == null || text.points() == null || text.values() == null || text.journal() == null || text.pictures() == null || text.marks() == null || text.extras() == null || text.plate() == null || text.sheetOrigin() == null) {
+        if (!BundleText.FORMAT.equals(text.format()) || text.construction() == null || text.supply() == null || text.points() == null || text.values() == null || text.journal() == null || text.pictures() == null || text.marks() == null || text.extras() == null || text.plate() == null || text.sheetOrigin() == null || text.title() == null || text.id() != null && !text.id().matches("[0-9a-f-]{36}")) {
             throw refuse("The bundle's set.json is not whole; export the set anew.");
         }
         if (text.version() > BundleText.VERSION) {

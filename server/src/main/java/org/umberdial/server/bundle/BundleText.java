@@ -14,8 +14,9 @@ import org.umberdial.server.photos.Photo;
  *
  * @param format  always {@code umber-dial-set}
  * @param version of the format; a newer one is refused
+ * @param id      of the set where it was first taken in; the same set is in a shop only once
  */
-record BundleText(String format, int version, String title, ConstructionClass construction, Set<Extra> extras, String plate, SupplyLabel supply, String sheetOrigin, List<Point> points, List<Value> values, List<Entry> journal, List<Picture> pictures, List<Mark> marks) {
+record BundleText(String format, int version, String id, String title, ConstructionClass construction, Set<Extra> extras, String plate, SupplyLabel supply, String sheetOrigin, List<Point> points, List<Value> values, List<Entry> journal, List<Picture> pictures, List<Mark> marks) {
     static final String FORMAT = "umber-dial-set";
     static final int VERSION = 1;
 

@@ -39,6 +39,7 @@ import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.server.accounts.AccountService;
 import org.umberdial.server.cold.ColdService;
 import org.umberdial.server.cold.EquipmentItem;
 import org.umberdial.server.exchange.ExchangeService;
@@ -69,6 +70,7 @@ class DemoShop implements SmartInitializingSingleton {
     private static final String ELDER = "22222222-0000-4000-8000-000000000005";
 
     private final ShopService shops;
+    private final AccountService accounts;
     private final SetService sets;
     private final ExchangeService exchange;
     private final PhotoService photos;
@@ -77,8 +79,9 @@ class DemoShop implements SmartInitializingSingleton {
     private final ColdService colds;
     private final Clock clock;
 
-    DemoShop(ShopService shops, SetService sets, ExchangeService exchange, PhotoService photos, MapService map, JournalService journal, ColdService colds, Clock clock) {
+    DemoShop(ShopService shops, AccountService accounts, SetService sets, ExchangeService exchange, PhotoService photos, MapService map, JournalService journal, ColdService colds, Clock clock) {
         this.shops = shops;
+        this.accounts = accounts;
         this.sets = sets;
         this.exchange = exchange;
         this.photos = photos;
@@ -100,6 +103,7 @@ class DemoShop implements SmartInitializingSingleton {
 
     private void fill() throws IOException {
         String shopId = shops.localShopId();
+        accounts.openDemo(shopId);
         if (sets.count(shopId) >= 5) {
             return;
         }

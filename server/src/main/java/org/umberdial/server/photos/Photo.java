@@ -8,7 +8,7 @@ import java.util.Optional;
  *
  * @param page     page of the document it was made from; 0 when it was a picture
  * @param width    [px], as kept
- * @param shotAt   when the camera says it was taken
+ * @param shotAt   when the camera says it was taken, or else the device that handed it over later
  * @param beforeId the picture this one is the "after" of
  */
 public record Photo(String id, Shows shows, String phase, String caption, String fileName, int page, int width, int height, Optional<Instant> shotAt, Instant receivedAt, String author, Optional<String> beforeId, int version) {

@@ -64,7 +64,7 @@ public class PhotoService {
             Picture picture = made.get(i);
             String id = i == 0 ? label.id() : UUID.nameUUIDFromBytes((label.id() + "/" + i).getBytes(StandardCharsets.UTF_8)).toString();
             String caption = made.size() == 1 ? label.caption() : (label.caption() + " page " + picture.page()).strip();
-            photos.put(new Photo(id, label.shows(), label.phase(), caption, label.fileName(), picture.page(), picture.width(), picture.height(), picture.shotAt(), clock.instant(), caller.author(), Optional.empty(), 0), picture);
+            photos.put(new Photo(id, label.shows(), label.phase(), caption, label.fileName(), picture.page(), picture.width(), picture.height(), picture.shotAt().or(label::shotAt), clock.instant(), caller.author(), Optional.empty(), 0), picture);
         }
         tables.insert(caller.shopId(), setId, photos);
         sets.touch(caller.shopId(), setId, clock.instant());

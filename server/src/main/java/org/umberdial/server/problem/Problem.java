@@ -16,6 +16,8 @@ public final class Problem extends RuntimeException {
         UNREADABLE("unreadable-request", "Request not understood", HttpStatus.BAD_REQUEST),
         TOO_LARGE("too-large", "Too large", HttpStatus.CONTENT_TOO_LARGE),
         NOT_ALLOWED("not-allowed", "Not allowed", HttpStatus.FORBIDDEN),
+        SIGNED_OUT("signed-out", "Signed out", HttpStatus.UNAUTHORIZED),
+        TOO_OFTEN("too-often", "Too many tries", HttpStatus.TOO_MANY_REQUESTS),
         OUR_FAULT("our-fault", "A fault of ours", HttpStatus.INTERNAL_SERVER_ERROR);
 
         private final String slug;

@@ -15,6 +15,7 @@ import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import org.umberdial.core.circuit.deck.DeckRefused;
@@ -62,6 +63,12 @@ class ProblemAdvice {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> nowhere(NoResourceFoundException nowhere) {
         return answer(Problem.Kind.NOT_FOUND, "There is nothing at this address.", List.of());
+    }
+
+    /** A page that was closed while its stream was open: nobody is there to be answered. */
+    @ExceptionHandler
+    void gone(AsyncRequestNotUsableException gone) {
+        LOG.debug("A page left its stream.", gone);
     }
 
     @ExceptionHandler

@@ -9,23 +9,29 @@ import java.net.URI;
 import java.util.Set;
 import org.springframework.http.HttpMethod;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.problem.ProblemWriter;
 
 /** Refuses foreign host names (a rebound DNS name would otherwise reach loopback) and writes from another origin. */
 final class HostFilter extends OncePerRequestFilter {
     private static final Set<String> READS = Set.of(HttpMethod.GET.name(), HttpMethod.HEAD.name(), HttpMethod.OPTIONS.name());
 
-    private final Set<String> hosts;
+    private static final int MISDIRECTED = 421;
 
-    HostFilter(Set<String> hosts) {
-        this.hosts = Set.copyOf(hosts);
+    private final AllowedHosts hosts;
+    private final ProblemWriter problems;
+
+    HostFilter(AllowedHosts hosts, ProblemWriter problems) {
+        this.hosts = hosts;
+        this.problems = problems;
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        if (!hosts.contains(nameOf(request.getHeader("Host")))) {
-            refuse(response, 421, "This server does not answer to that host name.");
+        if (!hosts.allow(nameOf(request.getHeader("Host")))) {
+            problems.write(response, Problem.Kind.NOT_ALLOWED, MISDIRECTED, "This server does not answer to that host name.");
         } else if (!READS.contains(request.getMethod()) && !sameOrigin(request)) {
-            refuse(response, 403, "Writes are taken only from the application's own pages.");
+            problems.write(response, Problem.Kind.NOT_ALLOWED, "Writes are taken only from the application's own pages.");
         } else {
             chain.doFilter(request, response);
         }
@@ -55,11 +61,5 @@ final class HostFilter extends OncePerRequestFilter {
         }
         int port = host.lastIndexOf(':');
         return port > host.lastIndexOf(']') ? host.substring(0, port) : host;
-    }
-
-    private static void refuse(HttpServletResponse response, int status, String detail) throws IOException {
-        response.setStatus(status);
-        response.setContentType("application/problem+json");
-        response.getWriter().write("{\"type\":\"/problems/not-allowed\",\"title\":\"Not allowed\",\"status\":" + status + ",\"detail\":\"" + detail + "\",\"errors\":[]}");
     }
 }

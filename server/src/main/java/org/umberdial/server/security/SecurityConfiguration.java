@@ -1,45 +1,108 @@
 package org.umberdial.server.security;
 
+import java.util.Map;
 import java.util.Set;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.JdbcOperations;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.ProviderManager;
+import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
+import org.springframework.security.authentication.ott.JdbcOneTimeTokenService;
+import org.springframework.security.authentication.ott.OneTimeTokenAuthenticationProvider;
+import org.springframework.security.authentication.ott.OneTimeTokenService;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.provisioning.InMemoryUserDetailsManager;
+import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
+import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextHolderFilter;
+import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
-import org.umberdial.server.shop.ShopService;
+import org.springframework.security.web.webauthn.management.JdbcPublicKeyCredentialUserEntityRepository;
+import org.springframework.security.web.webauthn.management.JdbcUserCredentialRepository;
+import org.springframework.security.web.webauthn.management.PublicKeyCredentialUserEntityRepository;
+import org.springframework.security.web.webauthn.management.UserCredentialRepository;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.problem.ProblemWriter;
 
 @Configuration
 class SecurityConfiguration {
     private static final String POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
+    /** What somebody who is not signed in may ask for: who they are, and to be let in. */
+    private static final String[] DOORS = {"/api/session", "/api/first-owner", "/api/pairing-redemptions", "/api/openapi"};
+
+    /** Posts that only compute: whoever may look may send them. */
+    private static final String[] COMPUTED = {"/api/sets/*/what-ifs", "/api/sets/*/reading-previews", "/api/sets/*/part-lines/readings", "/api/sets/*/cold/tests/*/drafts", "/api/sets/*/workshop/turns", "/api/sets/*/workshop/field", "/api/sets/*/workshop/copper"};
+
     @Bean
-    SecurityFilterChain security(HttpSecurity http, ShopService shops, @Value("${umber.hosts}") Set<String> hosts) throws Exception {
+    SecurityFilterChain security(HttpSecurity http, Callers callers, AllowedHosts hosts, ProblemWriter problems, SecurityContextRepository contexts, @Value("${umber.passkeys.host}") String passkeyHost, @Value("${umber.passkeys.origins}") Set<String> origins) throws Exception {
         return http
-                .addFilterBefore(new HostFilter(hosts), SecurityContextHolderFilter.class)
-                .addFilterBefore(new LocalCallerFilter(shops::localShopId), AuthorizationFilter.class)
-                .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
-                // No cookie carries authority here; HostFilter already refuses writes from other origins.
+                .addFilterBefore(new HostFilter(hosts, problems), SecurityContextHolderFilter.class)
+                .addFilterBefore(new CallerFilter(callers), AuthorizationFilter.class)
+                .securityContext(context -> context.securityContextRepository(contexts))
+                // The cookie is never sent along from another site, and HostFilter refuses writes from other origins (ADR 14).
                 .csrf(csrf -> csrf.disable())
                 .anonymous(anonymous -> anonymous.disable())
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
-                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/**").authenticated().anyRequest().permitAll())
+                .webAuthn(passkeys -> passkeys.rpName("Umber Dial").rpId(passkeyHost).allowedOrigins(origins).disableDefaultRegistrationPage(true))
+                .authorizeHttpRequests(requests -> requests
+                        .requestMatchers(DOORS).permitAll()
+                        .requestMatchers("/api/sessions", "/api/account/**", "/webauthn/register/**").authenticated()
+                        .requestMatchers("/api/accounts/**", "/api/account-events", "/api/shops").hasRole(Role.OWNER.name())
+                        .requestMatchers(HttpMethod.PUT, "/api/shop").hasRole(Role.OWNER.name())
+                        .requestMatchers("/api/sets/*/owner-erasures").hasRole(Role.OWNER.name())
+                        .requestMatchers(HttpMethod.GET, "/api/**").authenticated()
+                        .requestMatchers(HttpMethod.POST, COMPUTED).authenticated()
+                        .requestMatchers("/api/**").hasAnyRole(Role.OWNER.name(), Role.BENCH.name())
+                        .anyRequest().permitAll())
+                .exceptionHandling(failures -> failures
+                        .authenticationEntryPoint((request, response, failure) -> problems.write(response, Problem.Kind.SIGNED_OUT, "You are signed out. What you entered is still here: sign in, then go on."))
+                        .accessDeniedHandler((request, response, failure) -> problems.write(response, Problem.Kind.NOT_ALLOWED, "Your role in this shop does not include that; its owner can change your role.")))
                 .headers(headers -> headers
                         .contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
-                        .permissionsPolicyHeader(permissions -> permissions.policy("camera=(self), microphone=(), geolocation=()")))
+                        .permissionsPolicyHeader(permissions -> permissions.policy("camera=(self), microphone=(), geolocation=(), publickey-credentials-get=(self), publickey-credentials-create=(self)")))
                 .build();
     }
 
-    /** Nobody signs in yet; without this bean the framework would invent a user and print its password. */
     @Bean
-    UserDetailsService nobody() {
-        return new InMemoryUserDetailsManager();
+    SecurityContextRepository contexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    /** New hashes are Argon2id; each names its own kind, so that a later kind can take over one by one. */
+    @Bean
+    PasswordEncoder passwords() {
+        return new DelegatingPasswordEncoder("argon2", Map.of("argon2", Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8()));
+    }
+
+    @Bean
+    OneTimeTokenService oneTimeTokens(JdbcOperations jdbc) {
+        return new JdbcOneTimeTokenService(jdbc);
+    }
+
+    @Bean
+    AuthenticationManager doors(UserDetailsService people, PasswordEncoder passwords, OneTimeTokenService tokens) {
+        DaoAuthenticationProvider byPassword = new DaoAuthenticationProvider(people);
+        byPassword.setPasswordEncoder(passwords);
+        return new ProviderManager(byPassword, new OneTimeTokenAuthenticationProvider(tokens, people));
+    }
+
+    @Bean
+    PublicKeyCredentialUserEntityRepository passkeyUsers(JdbcOperations jdbc) {
+        return new JdbcPublicKeyCredentialUserEntityRepository(jdbc);
+    }
+
+    @Bean
+    UserCredentialRepository passkeys(JdbcOperations jdbc) {
+        return new JdbcUserCredentialRepository(jdbc);
     }
 }

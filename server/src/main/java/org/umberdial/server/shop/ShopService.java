@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
@@ -24,7 +25,9 @@ public class ShopService {
         this.clock = clock;
     }
 
-    /** The one shop of this machine; made with the standard policy when there is none yet. */
+    /** The first shop of this machine, whose owner keeps the server; made with the standard policy when there is none yet. */
+    // Of its own: a caller's transaction that comes to nothing must not take the shop back.
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
     public String localShopId() {
         if (localShop == null) {
             localShop = tables.firstShop().orElseGet(this::openShop);
@@ -33,13 +36,23 @@ public class ShopService {
     }
 
     private synchronized String openShop() {
-        return tables.firstShop().orElseGet(() -> {
-            String id = UUID.randomUUID().toString();
-            tables.insert(new Shop(id, "My bench", ZoneId.systemDefault(), HousePolicy.standard(), 0), clock.instant());
-            tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Digital meter", Meter.parse("10M"), 0.01, false, 0));
-            tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
-            return id;
-        });
+        return tables.firstShop().orElseGet(() -> open("My bench"));
+    }
+
+    /** Opens one more shop with the standard policy and two usual meters. */
+    public String open(String name) {
+        String id = UUID.randomUUID().toString();
+        tables.insert(new Shop(id, name, ZoneId.systemDefault(), HousePolicy.standard(), 0), clock.instant());
+        tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Digital meter", Meter.parse("10M"), 0.01, false, 0));
+        tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
+        return id;
+    }
+
+    /** Gives a shop its name, whatever else of it was changed meanwhile. */
+    @Transactional
+    public void name(String shopId, String name) {
+        Shop shop = shop(shopId);
+        save(new Shop(shop.id(), name, shop.timeZone(), shop.policy(), shop.version()));
     }
 
     public Shop shop(String shopId) {

@@ -32,6 +32,7 @@ import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.SetService;
 
 /** The take-apart register and the reassembly list it makes. */
 @RestController
@@ -53,14 +54,17 @@ class RegisterController {
 
     record ClosingEdit(@NotNull UUID id, @NotNull @Size(max = 300) String leftOver, @NotNull @Size(max = 300) String reason) {}
 
+    private final SetService sets;
     private final JournalService journal;
 
-    RegisterController(JournalService journal) {
+    RegisterController(JournalService journal, SetService sets) {
+        this.sets = sets;
         this.journal = journal;
     }
 
     @GetMapping("/register")
     RegisterView register(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        sets.set(caller.shopId(), setId.toString());
         TakeApart register = TakeApart.of(journal.journal(caller.shopId(), setId.toString()));
         return new RegisterView(
                 register.items().stream().map(RegisterController::view).toList(),

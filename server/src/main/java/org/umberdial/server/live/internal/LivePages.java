@@ -19,6 +19,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @Component
 class LivePages {
     private static final long LOOK_MILLIS = 400;
+    /** Then the page opens it anew, as whoever is signed in there by now. */
+    private static final long OPEN_MILLIS = 300_000;
     /** Now and then a word although nothing happened: it finds connections that are gone. */
     private static final int LOOKS_BETWEEN_WORDS = 40;
 
@@ -36,13 +38,14 @@ class LivePages {
 
     /** A stream of what changes in a shop from now on. */
     SseEmitter open(String shopId) throws IOException {
-        SseEmitter emitter = new SseEmitter(0L);
+        SseEmitter emitter = new SseEmitter(OPEN_MILLIS);
         if (closing) {
             emitter.complete();
             return emitter;
         }
         Page page = new Page(shopId, emitter);
         emitter.onCompletion(() -> pages.remove(page));
+        emitter.onTimeout(emitter::complete);
         emitter.onError(gone -> pages.remove(page));
         seen.computeIfAbsent(page.shopId, tables::revisions);
         pages.add(page);

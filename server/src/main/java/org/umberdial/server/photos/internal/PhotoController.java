@@ -56,8 +56,8 @@ class PhotoController {
     }
 
     @PutMapping(path = "/{photoId}/content", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    List<PhotoView> upload(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @RequestParam(defaultValue = "") String fileName, @RequestParam(defaultValue = "SET") Photo.Shows shows, @RequestParam(defaultValue = "ARRIVAL") String phase, @RequestParam(defaultValue = "") String caption, HttpServletRequest request) {
-        Photo label = new Photo(photoId.toString(), shows, phase(phase), shortened(caption, 180), shortened(fileName, 120), 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), 0);
+    List<PhotoView> upload(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @RequestParam(defaultValue = "") String fileName, @RequestParam(defaultValue = "SET") Photo.Shows shows, @RequestParam(defaultValue = "ARRIVAL") String phase, @RequestParam(defaultValue = "") String caption, @RequestParam(required = false) Instant takenAt, HttpServletRequest request) {
+        Photo label = new Photo(photoId.toString(), shows, phase(phase), shortened(caption, 180), shortened(fileName, 120), 0, 0, 0, Optional.ofNullable(takenAt), clock.instant(), caller.author(), Optional.empty(), 0);
         photos.keep(caller, setId.toString(), label, body(request));
         return all(caller, setId);
     }

@@ -6,18 +6,23 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
-import java.util.function.Supplier;
+import java.util.Optional;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Lets the person at this machine act for its shop. The one place that accounts will replace. */
-final class LocalCallerFilter extends OncePerRequestFilter {
-    private final Supplier<String> shopId;
+/**
+ * Puts the account as it is now in the place of what the session remembers, for this request only: a role taken away or an
+ * account closed counts from the next request on, at every node.
+ */
+final class CallerFilter extends OncePerRequestFilter {
+    private final Callers callers;
 
-    LocalCallerFilter(Supplier<String> shopId) {
-        this.shopId = shopId;
+    CallerFilter(Callers callers) {
+        this.callers = callers;
     }
 
     /** The end of a stream is dispatched anew and must still be somebody's. */
@@ -28,9 +33,12 @@ final class LocalCallerFilter extends OncePerRequestFilter {
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        if (request.getRequestURI().startsWith("/api/")) {
+        String uri = request.getRequestURI();
+        if (uri.startsWith("/api/") || uri.startsWith("/webauthn/register")) {
+            Authentication session = SecurityContextHolder.getContext().getAuthentication();
+            Optional<Caller> caller = session == null ? callers.unasked(request) : callers.named(session.getName());
             SecurityContext context = SecurityContextHolder.createEmptyContext();
-            context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(new Caller(shopId.get(), "bench"), null, List.of()));
+            caller.ifPresent(c -> context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(c, null, List.of(new SimpleGrantedAuthority(c.role().authority())))));
             SecurityContextHolder.setContext(context);
         }
         chain.doFilter(request, response);

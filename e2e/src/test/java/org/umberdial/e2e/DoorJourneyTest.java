@@ -1,0 +1,207 @@
+package org.umberdial.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.google.gson.JsonObject;
+import com.google.zxing.BinaryBitmap;
+import com.google.zxing.RGBLuminanceSource;
+import com.google.zxing.ReaderException;
+import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.qrcode.QRCodeReader;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A shop of one's own from its first start: the owner at the machine, a phone in the shop's network. */
+class DoorJourneyTest {
+    private static final String PASSWORD = "walnut drawer lantern fog";
+    private static final Path PICTURE = Path.of("..", "core", "src", "main", "resources", "org", "umberdial", "core", "demo", "table-set-back.jpg").toAbsolutePath().normalize();
+
+    @TempDir
+    static Path home;
+
+    private static Application machine;
+    private static Browser browser;
+    private static int lanPort;
+
+    @BeforeAll
+    static void open() throws IOException {
+        browser = new Browser();
+        Application first = Application.empty();
+        try {
+            firstStart(first);
+        } finally {
+            first.close();
+        }
+        lanPort = Application.freePort();
+        machine = first.with("--umber.lan.open=true", "--umber.lan.port=" + lanPort, "--umber.lan.addresses=127.0.0.1,bench.test", "--umber.home=" + home);
+    }
+
+    @AfterAll
+    static void close() {
+        browser.close();
+        machine.close();
+    }
+
+    @AfterEach
+    void closePages() {
+        browser.closePages();
+    }
+
+    /** By the keyboard alone: a password that is easily guessed is refused at its field and nothing typed is lost. */
+    private static void firstStart(Application first) {
+        Page page = browser.page(1280, 800);
+        page.navigate(first.address("/sets/anything"));
+        assertThat(page).hasURL(first.address("/welcome"));
+        page.getByLabel("The shop’s name").focus();
+        for (String typed : List.of("Corner bench", "Ada", "ada", "password1234")) {
+            page.keyboard().type(typed);
+            page.keyboard().press("Tab");
+        }
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("easily guessed")).isVisible();
+        assertThat(page.getByLabel("The shop’s name")).hasValue("Corner bench");
+        page.getByLabel("Password").fill(PASSWORD);
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("The shelf is empty")).isVisible();
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ada"))).isVisible();
+        browser.closePages();
+    }
+
+    private static Page signedIn() {
+        Page page = browser.page(1280, 800);
+        page.navigate(machine.address("/house/people"));
+        assertThat(page).hasURL(Pattern.compile("/sign-in\\?to=/house/people$"));
+        page.getByLabel("Name").fill("ada");
+        page.getByLabel("Password").fill(PASSWORD);
+        page.getByLabel("Password").press("Enter");
+        assertThat(page).hasURL(machine.address("/house/people"));
+        return page;
+    }
+
+    @Test
+    void aPhone_pairsByTheCode_andWhatItTakesIsSeenAtTheDesk() throws IOException, ReaderException {
+        Page desk = signedIn();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Link for Ada")).click();
+        String link = read(desk.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("QR code of the link for Ada")));
+        assertTrue(link.startsWith("https://127.0.0.1:" + lanPort + "/pair#"), link);
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done")).click();
+        desk.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf")).click();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in a set")).first().click();
+        desk.getByLabel("Title").fill("Small green set");
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it in")).click();
+        assertThat(desk).hasURL(Pattern.compile("/sets/[0-9a-f-]{36}/"));
+        String set = desk.url().replaceFirst(".*(/sets/[0-9a-f-]{36}).*", "$1");
+        desk.navigate(machine.address(set + "/arrival/photos"));
+
+        Page phone = browser.page(390, 844);
+        phone.navigate(link);
+        phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
+        assertThat(phone.getByText("Small green set")).isVisible();
+        assertEquals(false, phone.url().contains("#"));
+        phone.navigate("https://127.0.0.1:" + lanPort + set + "/arrival/photos");
+        phone.getByLabel("Take a photo").setInputFiles(PICTURE);
+        assertThat(desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(1\\)")))).isVisible();
+
+        phone.context().setOffline(true);
+        phone.getByLabel("Take a photo").setInputFiles(PICTURE);
+        Locator waits = phone.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
+        assertThat(waits).containsText("One entry waits");
+        phone.context().setOffline(false);
+        assertThat(desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(2\\)")))).isVisible();
+        assertThat(waits).hasCount(0);
+        // A link is good for one device.
+        Page other = browser.page(390, 844);
+        other.navigate(link);
+        other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
+        assertThat(other.getByRole(AriaRole.ALERT)).containsText("has been used");
+    }
+
+    @Test
+    void aViewer_isToldWhatIsNotTheirs_andTheOwnerEndsASessionAtOnce() {
+        Page owner = signedIn();
+        owner.getByLabel("Name beside readings").fill("Vi");
+        owner.getByLabel("Name to sign in with").fill("vi");
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("May do Bench")).last().click();
+        owner.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Viewer")).click();
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add, and make the link")).click();
+        String link = owner.locator("[data-link]").textContent();
+        Page viewer = browser.page(820, 1180);
+        viewer.navigate(link.strip());
+        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
+        viewer.getByLabel("New password").fill("copper kettle violin moss");
+        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the password")).click();
+        assertThat(viewer.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf"))).isVisible();
+        assertThat(viewer.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("People"))).hasCount(0);
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done")).click();
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Close: Vi")).click();
+        assertThat(owner.getByText("Ada closed Vi’s account")).isVisible();
+        viewer.reload();
+        assertThat(viewer).hasURL(Pattern.compile("/sign-in"));
+    }
+
+    @Test
+    void aSessionThatEnds_leavesThePageUnderAQuestion() {
+        Page page = signedIn();
+        page.getByLabel("Name beside readings").fill("Half typed");
+        page.context().clearCookies();
+        page.getByLabel("Name to sign in with").fill("half");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add, and make the link")).click();
+        Locator again = page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("You are signed out"));
+        again.getByLabel("Password").fill(PASSWORD);
+        again.getByLabel("Password").press("Enter");
+        assertThat(again).hasCount(0);
+        assertThat(page.getByLabel("Name beside readings")).hasValue("Half typed");
+    }
+
+    @Test
+    void aPasskey_letsItsPersonIn() {
+        Page page = signedIn();
+        String local = machine.address("").replace("127.0.0.1", "localhost");
+        CDPSession devices = page.context().newCDPSession(page);
+        devices.send("WebAuthn.enable");
+        JsonObject options = new JsonObject();
+        options.addProperty("protocol", "ctap2");
+        options.addProperty("transport", "internal");
+        options.addProperty("hasResidentKey", true);
+        options.addProperty("hasUserVerification", true);
+        options.addProperty("isUserVerified", true);
+        options.addProperty("automaticPresenceSimulation", true);
+        JsonObject device = new JsonObject();
+        device.add("options", options);
+        devices.send("WebAuthn.addVirtualAuthenticator", device);
+        page.navigate(local + "/sign-in");
+        page.getByLabel("Name").fill("ada");
+        page.getByLabel("Password").fill(PASSWORD);
+        page.getByLabel("Password").press("Enter");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ada")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make a passkey here")).click();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Forget the passkey"))).hasCount(1);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign out").setExact(true)).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("With a passkey")).click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf"))).isVisible();
+        page.navigate(local + "/house/people");
+        assertThat(page.getByText("Ada signed in by passkey")).isVisible();
+    }
+
+    private static String read(Locator code) throws IOException, ReaderException {
+        BufferedImage picture = ImageIO.read(new ByteArrayInputStream(code.screenshot()));
+        int[] pixels = picture.getRGB(0, 0, picture.getWidth(), picture.getHeight(), null, 0, picture.getWidth());
+        return new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(new RGBLuminanceSource(picture.getWidth(), picture.getHeight(), pixels)))).getText();
+    }
+}

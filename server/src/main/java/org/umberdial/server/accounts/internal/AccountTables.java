@@ -1,0 +1,121 @@
+package org.umberdial.server.accounts.internal;
+
+import static org.umberdial.tables.Tables.ACCOUNT;
+import static org.umberdial.tables.Tables.ACCOUNT_EVENT;
+import static org.umberdial.tables.Tables.SHOP;
+import static org.umberdial.tables.Tables.SIGN_IN_TRY;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Repository;
+import org.umberdial.server.accounts.Account;
+import org.umberdial.server.accounts.AccountEvent;
+import org.umberdial.server.security.Role;
+
+@Repository
+public class AccountTables {
+    private static final int EVENTS_SHOWN = 200;
+
+    private final DSLContext db;
+
+    AccountTables(DSLContext db) {
+        this.db = db;
+    }
+
+    public boolean any() {
+        return db.fetchExists(ACCOUNT);
+    }
+
+    /** Serialises what must not happen twice at once in a shop, until the transaction ends. */
+    public void lock(String shopId) {
+        db.select(SHOP.ID).from(SHOP).where(SHOP.ID.eq(shopId)).forUpdate().execute();
+    }
+
+    public Optional<Account> named(String name) {
+        if (!StandardCharsets.US_ASCII.newEncoder().canEncode(name)) {
+            return Optional.empty();
+        }
+        return db.selectFrom(ACCOUNT).where(ACCOUNT.NAME.eq(name)).fetchOptional(AccountTables::account);
+    }
+
+    public List<Account> of(String shopId) {
+        return db.selectFrom(ACCOUNT).where(ACCOUNT.SHOP_ID.eq(shopId)).orderBy(ACCOUNT.CREATED_AT, ACCOUNT.NAME).fetch(AccountTables::account);
+    }
+
+    private static Account account(Record row) {
+        return new Account(row.get(ACCOUNT.SHOP_ID), row.get(ACCOUNT.ID), row.get(ACCOUNT.NAME), row.get(ACCOUNT.SHOWN_NAME), Role.valueOf(row.get(ACCOUNT.ROLE)), row.get(ACCOUNT.PASSWORD_HASH), row.get(ACCOUNT.CLOSED) != 0, row.get(ACCOUNT.VERSION));
+    }
+
+    /** Whether it is there now and was not before; the same id in the same shop again is no second one. */
+    public boolean insert(Account account, Instant now) {
+        return db.insertInto(ACCOUNT)
+                        .set(ACCOUNT.SHOP_ID, account.shopId())
+                        .set(ACCOUNT.ID, account.id())
+                        .set(ACCOUNT.NAME, account.name())
+                        .set(ACCOUNT.SHOWN_NAME, account.shownName())
+                        .set(ACCOUNT.ROLE, account.role().name())
+                        .set(ACCOUNT.PASSWORD_HASH, account.passwordHash())
+                        .set(ACCOUNT.CREATED_AT, now)
+                        .onDuplicateKeyIgnore()
+                        .execute()
+                == 1;
+    }
+
+    /** Whether the account still had the version that was changed. */
+    public boolean update(Account account) {
+        return db.update(ACCOUNT)
+                        .set(ACCOUNT.SHOWN_NAME, account.shownName())
+                        .set(ACCOUNT.ROLE, account.role().name())
+                        .set(ACCOUNT.PASSWORD_HASH, account.passwordHash())
+                        .set(ACCOUNT.CLOSED, (byte) (account.closed() ? 1 : 0))
+                        .set(ACCOUNT.VERSION, account.version() + 1)
+                        .where(ACCOUNT.SHOP_ID.eq(account.shopId()), ACCOUNT.ID.eq(account.id()), ACCOUNT.VERSION.eq(account.version()))
+                        .execute()
+                == 1;
+    }
+
+    public void happened(String shopId, AccountEvent event) {
+        db.insertInto(ACCOUNT_EVENT)
+                .set(ACCOUNT_EVENT.SHOP_ID, shopId)
+                .set(ACCOUNT_EVENT.HAPPENED_AT, event.at())
+                .set(ACCOUNT_EVENT.ACTOR, event.actor())
+                .set(ACCOUNT_EVENT.KIND, event.kind().name())
+                .set(ACCOUNT_EVENT.SUBJECT, event.subject())
+                .set(ACCOUNT_EVENT.ADDRESS, event.address())
+                .execute();
+    }
+
+    public List<AccountEvent> events(String shopId) {
+        return db.selectFrom(ACCOUNT_EVENT)
+                .where(ACCOUNT_EVENT.SHOP_ID.eq(shopId))
+                .orderBy(ACCOUNT_EVENT.SEQUENCE.desc())
+                .limit(EVENTS_SHOWN)
+                .fetch(row -> new AccountEvent(row.get(ACCOUNT_EVENT.HAPPENED_AT), row.get(ACCOUNT_EVENT.ACTOR), AccountEvent.Kind.valueOf(row.get(ACCOUNT_EVENT.KIND)), row.get(ACCOUNT_EVENT.SUBJECT), row.get(ACCOUNT_EVENT.ADDRESS)));
+    }
+
+    /** Tries are written down before they are judged, so that many at once are counted too. */
+    public void tried(String name, String address, Instant now) {
+        db.insertInto(SIGN_IN_TRY).set(SIGN_IN_TRY.NAME, name).set(SIGN_IN_TRY.ADDRESS, address).set(SIGN_IN_TRY.TRIED_AT, now).execute();
+    }
+
+    public int tries(String name, String address, Instant since) {
+        return db.fetchCount(DSL.selectFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.NAME.eq(name), SIGN_IN_TRY.ADDRESS.eq(address), SIGN_IN_TRY.TRIED_AT.gt(since)));
+    }
+
+    public int tries(String address, Instant since) {
+        return db.fetchCount(DSL.selectFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.ADDRESS.eq(address), SIGN_IN_TRY.TRIED_AT.gt(since)));
+    }
+
+    public void forgetTries(String name, String address) {
+        db.deleteFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.NAME.eq(name), SIGN_IN_TRY.ADDRESS.eq(address)).execute();
+    }
+
+    public void forgetTriesBefore(Instant time) {
+        db.deleteFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.TRIED_AT.lt(time)).execute();
+    }
+}

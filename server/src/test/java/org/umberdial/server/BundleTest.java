@@ -1,0 +1,139 @@
+package org.umberdial.server;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Whole sets out of one shop and into another, and files that only look like it. */
+@ExtendWith(RunningServer.class)
+class BundleTest {
+    private static final String IVORY = "/api/sets/22222222-0000-4000-8000-000000000003";
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @Test
+    void everyDemoSetsBundle_isOfThePublishedSchema() throws Exception {
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(RunningServer.get("/formats/set-bundle.schema.json").text());
+        for (int i = 1; i <= 5; i++) {
+            JsonNode set = JSON.readTree(unpacked(bundle("/api/sets/22222222-0000-4000-8000-00000000000" + i)).get("set.json"));
+            assertEquals(List.of(), schema.validate(set), "set " + i);
+        }
+        assertFalse(schema.validate(JSON.readTree("{\"format\":\"other\"}")).isEmpty());
+    }
+
+    @Test
+    void theSameBundleTwice_isThereOnce_andAnotherShopTakesItToo() throws Exception {
+        byte[] bundle = bundle(IVORY);
+        JsonNode home = RunningServer.upload("/api/bundles", bundle).json();
+        assertTrue(home.get("already").asBoolean() && home.get("setId").asString().endsWith("000000000003"), home.toString());
+        Guest other = new Guest(RunningServer.base());
+        String name = "b" + UUID.randomUUID().toString().substring(0, 8);
+        other.redeem(new Guest(RunningServer.base()).post("/api/shops", "{\"shopName\":\"Bundle bench\",\"ownerName\":\"" + name + "\",\"ownerShownName\":\"Bea\"}").json().get("token").asString());
+        JsonNode taken = other.upload("/api/bundles?title=", bundle).json();
+        assertFalse(taken.get("already").asBoolean(), taken.toString());
+        assertEquals(0, taken.at("/result/refused").size(), taken.toString());
+        String copy = "/api/sets/" + taken.get("setId").asString();
+        assertEquals("Ivory table set, same chassis", other.get(copy).json().get("title").asString());
+        assertEquals(RunningServer.get(IVORY + "/sheet.csv").text(), other.get(copy + "/sheet.csv").text());
+        assertEquals(RunningServer.get(IVORY + "/circuit.cir").text(), other.get(copy + "/circuit.cir").text());
+        assertEquals(2, other.get(copy + "/photos").json().size());
+        JsonNode again = other.upload("/api/bundles", bundle).json();
+        assertTrue(again.get("already").asBoolean() && again.get("setId").equals(taken.get("setId")), again.toString());
+        assertEquals(1, other.get("/api/sets").json().get("total").asInt());
+        // Back home from there it is still the set it was.
+        byte[] back = other.bytes(copy + "/bundle.zip");
+        assertTrue(RunningServer.upload("/api/bundles", back).json().get("already").asBoolean());
+    }
+
+    @Test
+    @Timeout(60)
+    void filesThatOnlyLookLikeABundle_areRefusedInASentence() throws Exception {
+        byte[] bundle = bundle(IVORY);
+        Map<String, byte[]> newer = unpacked(bundle);
+        newer.put("set.json", new String(newer.get("set.json"), StandardCharsets.UTF_8).replace("\"version\" : 1", "\"version\" : 99").getBytes(StandardCharsets.UTF_8));
+        refused(zip(newer), "newer Umber Dial");
+        refused(zip(Map.of("../../../tmp/set.json", newer.get("set.json"))), "no set.json");
+        refused(zip(Map.of("set.json", ("[".repeat(200_000)).getBytes(StandardCharsets.UTF_8))), "cannot be read");
+        // Half a gigabyte of nothing in half a megabyte.
+        ByteArrayOutputStream bomb = new ByteArrayOutputStream();
+        try (ZipOutputStream out = new ZipOutputStream(bomb)) {
+            out.putNextEntry(new ZipEntry("set.json"));
+            byte[] nothing = new byte[1 << 20];
+            for (int i = 0; i < 500; i++) {
+                out.write(nothing);
+            }
+        }
+        assertTrue(bomb.size() < 1_000_000);
+        refused(bomb.toByteArray(), "unpacks to more than");
+        Map<String, byte[]> many = new LinkedHashMap<>();
+        for (int i = 0; i < 2100; i++) {
+            many.put("f" + i, new byte[0]);
+        }
+        refused(zip(many), "files, which no set needs");
+    }
+
+    @Test
+    @Timeout(120)
+    void aMillionLinesOfReadings_areRefusedOrTaken_andNeverHang() throws IOException {
+        String set = RunningServer.newTableSet();
+        byte[] csv = ("point,reading\n" + "Filter 1,112\n".repeat(1_000_000)).getBytes(StandardCharsets.UTF_8);
+        RunningServer.Answer answer = RunningServer.upload("/api/sets/" + set + "/reading-imports", csv);
+        assertTrue(answer.status() == 422 || answer.status() == 413, answer.status() + " " + answer.text().substring(0, Math.min(300, answer.text().length())));
+        assertTrue(answer.json().get("detail").asString().endsWith("."));
+        assertEquals(200, RunningServer.get("/api/sets/" + set + "/volts").status());
+    }
+
+    private static void refused(byte[] file, String sentence) {
+        RunningServer.Answer answer = RunningServer.upload("/api/bundles", file);
+        assertTrue(answer.status() == 422 || answer.status() == 413, answer.text());
+        assertTrue(answer.json().get("detail").asString().contains(sentence), answer.text());
+    }
+
+    private static byte[] bundle(String set) throws IOException, InterruptedException {
+        return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(RunningServer.base() + set + "/bundle.zip")).build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+    }
+
+    private static byte[] zip(Map<String, byte[]> files) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream out = new ZipOutputStream(bytes)) {
+            for (Map.Entry<String, byte[]> file : files.entrySet()) {
+                out.putNextEntry(new ZipEntry(file.getKey()));
+                out.write(file.getValue());
+            }
+        }
+        return bytes.toByteArray();
+    }
+
+    private static Map<String, byte[]> unpacked(byte[] zip) throws IOException {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                files.put(entry.getName(), in.readAllBytes());
+            }
+        }
+        return files;
+    }
+}
