@@ -76,17 +76,17 @@ const state = (a: Schemas['AreaView']) => (a.found.length > 0 ? `${a.found.lengt
 </script>
 
 <template>
-  <div v-if="inspection" class="grid h-full grid-cols-[11rem_minmax(0,1fr)] lg:grid-cols-[12.5rem_minmax(0,1fr)]">
-    <nav class="overflow-auto border-r border-line py-2" aria-label="Areas">
-      <p class="px-3 pb-1 text-sm text-soft">{{ inspection.looked }} of {{ inspection.areas.length }} areas</p>
-      <button v-for="a in inspection.areas" :key="a.name" class="grid min-h-11 w-full grid-cols-[1.5rem_1fr] items-center gap-1 border-l-4 px-2 text-left" :class="a.name === current ? 'border-accent bg-sheet font-semibold' : 'border-transparent hover:bg-mark/50'" :aria-current="a.name === current" @click="go(a.name)">
+  <div v-if="inspection" class="grid h-full grid-cols-[11rem_minmax(0,1fr)] max-sm:grid-cols-1 max-sm:grid-rows-[auto_minmax(0,1fr)] lg:grid-cols-[12.5rem_minmax(0,1fr)]">
+    <nav class="overflow-auto border-r border-line py-2 max-sm:flex max-sm:border-r-0 max-sm:border-b max-sm:py-0" aria-label="Areas">
+      <p class="px-3 pb-1 text-sm text-soft max-sm:shrink-0 max-sm:self-center max-sm:pb-0">{{ inspection.looked }} of {{ inspection.areas.length }} areas</p>
+      <button v-for="a in inspection.areas" :key="a.name" class="grid min-h-11 w-full grid-cols-[1.5rem_1fr] items-center gap-1 border-l-4 px-2 max-sm:w-auto max-sm:shrink-0 max-sm:border-l-0 max-sm:border-b-4 text-left" :class="a.name === current ? 'border-accent bg-sheet font-semibold' : 'border-transparent hover:bg-mark/50'" :aria-current="a.name === current" @click="go(a.name)">
         <SeverityMark v-if="a.found.length > 0" :severity="a.found.some((f) => f.severity === 'STOP' && !f.done) ? 'STOP' : 'DOUBT'" :settled="a.found.every((f) => f.done)" />
         <SeverityMark v-else-if="a.fine" severity="NOTE" settled />
         <span v-else class="mx-auto size-3 rounded-full border-2 border-dashed border-soft" role="img" aria-label="not looked at"></span>
         <span class="truncate">{{ say(a.name) }}</span>
       </button>
     </nav>
-    <div class="min-w-0 overflow-auto p-5" tabindex="-1">
+    <div class="min-w-0 overflow-auto p-5 max-sm:p-4" tabindex="-1">
       <template v-if="area">
         <div class="flex flex-wrap items-center gap-4">
           <h2 ref="heading" tabindex="-1" class="text-xl font-semibold first-letter:uppercase focus:outline-none">{{ say(area.name) }}</h2>
@@ -96,7 +96,7 @@ const state = (a: Schemas['AreaView']) => (a.found.length > 0 ? `${a.found.lengt
         </div>
         <ul class="mt-3">
           <li v-for="(row, i) in area.rows" :key="row.id">
-            <button class="grid min-h-14 w-full grid-cols-[2.25rem_1.75rem_1fr] items-center gap-2 border-t border-line px-1 text-left hover:bg-mark/50" :class="area.found.some((f) => f.row === row.id) ? 'bg-mark' : ''" :aria-pressed="area.found.some((f) => f.row === row.id)" @click="found(row)">
+            <button class="grid min-h-14 w-full grid-cols-[2.25rem_1.75rem_1fr] max-sm:grid-cols-[1.75rem_1fr] items-center gap-2 border-t border-line px-1 text-left hover:bg-mark/50" :class="area.found.some((f) => f.row === row.id) ? 'bg-mark' : ''" :aria-pressed="area.found.some((f) => f.row === row.id)" @click="found(row)">
               <KeyCap class="justify-self-center">{{ i + 1 }}</KeyCap>
               <SeverityMark :severity="row.severity" />
               <span class="py-1 leading-snug"><strong class="inline-block first-letter:uppercase">{{ say(row.lookFor) }}</strong><span class="block text-sm text-soft">{{ say(row.means) }}. Then: {{ say(row.followUp) }}.</span></span>
@@ -105,7 +105,7 @@ const state = (a: Schemas['AreaView']) => (a.found.length > 0 ? `${a.found.lengt
         </ul>
         <div class="mt-3 flex flex-wrap items-start gap-3 border-t border-line pt-3">
           <TextField v-model="part" class="w-32!" label="Part, if one" hint="C7" />
-          <TextField v-model="note" class="w-80!" label="In your words" hint="Fill these in before you press the number" />
+          <TextField v-model="note" class="w-80! max-w-full" label="In your words" hint="Fill these in, then choose what you see" />
           <SpotField v-model="spot" class="mt-6" :set-id="setId" />
         </div>
         <ProblemNote class="mt-2" :problem="problem" />

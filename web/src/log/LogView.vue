@@ -40,32 +40,32 @@ async function keep() {
     <BenchHeader :title="set.data.value.title" :danger="set.data.value.danger" :live-chassis="set.data.value.liveChassis" place="Everything, the latest first; nothing is ever changed or deleted">
       <label class="flex items-center gap-2 text-sm text-soft">Find in the log <input v-model="wanted" autocomplete="off" class="min-h-11 w-44 rounded border border-line bg-raised px-3 text-ink" /></label>
     </BenchHeader>
-    <div class="flex flex-wrap items-center gap-x-4 gap-y-2 px-6 pt-3">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2 px-6 pt-3 max-sm:px-4">
       <div class="flex flex-wrap gap-1" role="group" aria-label="What is shown">
         <button v-for="k in kinds" :key="k.id" class="min-h-11 rounded border px-3" :class="kind === k.id ? 'border-accent bg-mark font-semibold' : 'border-line bg-raised text-soft'" :aria-pressed="kind === k.id" @click="kind = k.id">{{ k.name }}</button>
       </div>
-      <form class="ml-auto flex items-center gap-2" @submit.prevent="keep">
-        <label class="flex items-center gap-2 text-sm text-soft">Remark <input v-model="remark" autocomplete="off" class="min-h-11 w-64 rounded border border-line bg-raised px-3 text-ink" /></label>
+      <form class="ml-auto flex items-center gap-2 max-sm:ml-0 max-sm:w-full" @submit.prevent="keep">
+        <label class="flex flex-1 items-center gap-2 text-sm text-soft">Remark <input v-model="remark" autocomplete="off" class="min-h-11 w-64 max-sm:w-full rounded border border-line bg-raised px-3 text-ink" /></label>
         <AppButton type="submit" :disabled="!remark.trim()">Keep</AppButton>
       </form>
     </div>
     <p v-if="log.error.value" role="alert" class="p-6 text-bad">{{ log.error.value.message }}</p>
     <p v-else-if="shown.length === 0" class="p-6 text-soft">{{ wanted || kind !== 'all' ? 'Nothing in the log says that.' : 'Nothing yet. What is read, done and found appears here with its time.' }}</p>
-    <table v-else class="mx-6 my-3">
-      <thead class="text-left text-sm text-soft">
+    <table v-else class="mx-6 my-3 max-sm:mx-4 max-sm:block">
+      <thead class="max-sm:hidden text-left text-sm text-soft">
         <tr><th class="py-1 font-normal">When</th><th class="font-normal">What</th><th class="pr-6 text-right font-normal">Reading</th><th class="font-normal">{{ say('Line') }}, meter, mode</th><th class="font-normal">By</th></tr>
       </thead>
-      <tbody>
-        <tr v-for="entry in shown" :key="entry.id" class="border-t border-line" :class="entry.standing ? '' : 'text-soft'">
-          <td class="py-2 pr-4 text-sm whitespace-nowrap">{{ when(entry.takenAt) }}</td>
+      <tbody class="max-sm:block">
+        <tr v-for="entry in shown" :key="entry.id" class="border-t border-line max-sm:grid max-sm:grid-cols-[1fr_auto] max-sm:py-2" :class="entry.standing ? '' : 'text-soft'">
+          <td class="py-2 pr-4 text-sm whitespace-nowrap max-sm:order-2 max-sm:py-0 max-sm:text-soft">{{ when(entry.takenAt) }}</td>
           <td class="pr-4">
             <template v-if="entry.kind === 'READING'"><strong>{{ say(entry.subject) }}</strong> <span class="text-soft">{{ say(entry.text) }}</span></template>
             <span v-else :class="entry.standing || entry.withdrawal ? '' : 'line-through'">{{ say(entry.text) }}</span>
             <span v-if="!entry.standing && !entry.withdrawal" class="ml-2 text-sm">taken back or corrected</span>
           </td>
-          <td class="pr-6 text-right font-figures font-semibold whitespace-nowrap" :class="entry.standing ? '' : 'line-through'">{{ say(entry.figure) }}</td>
-          <td class="text-sm">{{ entry.conditions }}</td>
-          <td class="text-sm">{{ entry.author }}</td>
+          <td class="pr-6 text-right max-sm:pr-0 font-figures font-semibold whitespace-nowrap" :class="entry.standing ? '' : 'line-through'">{{ say(entry.figure) }}</td>
+          <td class="text-sm max-sm:order-4 max-sm:col-span-2 max-sm:text-soft">{{ entry.conditions }}</td>
+          <td class="text-sm max-sm:order-3">{{ entry.author }}</td>
         </tr>
       </tbody>
     </table>

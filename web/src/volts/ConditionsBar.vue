@@ -36,7 +36,7 @@ function toggleOn() {
 </script>
 
 <template>
-  <div class="flex items-center gap-4">
+  <div class="flex items-center gap-4 max-sm:flex-wrap max-sm:gap-2">
     <div class="relative flex items-center gap-2">
       <label for="bench-line" class="text-sm text-soft">{{ say('line') }}</label>
       <input id="bench-line" v-model="line" autocomplete="off" class="min-h-11 w-24 rounded border bg-raised px-3 font-figures text-lg font-semibold" :class="problem ? 'border-bad' : 'border-line'" :aria-invalid="!!problem" aria-describedby="bench-line-fault" @change="lineLeft" @keydown.enter="lineLeft" />

@@ -63,15 +63,15 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       <ConditionsBar :conditions="volts.conditions" :say="say" :save="doors.setConditions" />
     </BenchHeader>
     <CautionRibbon :cautions="volts.cautions" :say="say" />
-    <div v-if="volts.points.length > 0" class="grid min-h-0 flex-1 grid-rows-[minmax(0,1.35fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_minmax(22rem,27rem)] lg:grid-rows-1">
-      <div class="grid min-h-0 grid-rows-[minmax(14rem,1.6fr)_minmax(7rem,1fr)]">
-        <section class="flex min-h-0 flex-col px-3 pt-2" aria-labelledby="stair">
+    <div v-if="volts.points.length > 0" class="grid min-h-0 flex-1 grid-rows-[minmax(0,1.35fr)_minmax(0,1fr)] max-sm:flex max-sm:flex-col-reverse max-sm:justify-end max-sm:overflow-auto lg:grid-cols-[minmax(0,1fr)_minmax(22rem,27rem)] lg:grid-rows-1">
+      <div class="grid min-h-0 grid-rows-[minmax(14rem,1.6fr)_minmax(7rem,1fr)] max-sm:block max-sm:min-h-auto">
+        <section class="flex min-h-0 flex-col px-3 pt-2 max-sm:hidden" aria-labelledby="stair">
           <h2 id="stair" class="text-sm font-semibold text-soft">From rectifier to stages <span class="font-normal">· shaded: a healthy set on this {{ say('line') }} and meter · bars: what you read</span></h2>
           <StaircaseChart class="flex-1" :view="volts" :current="current" :say="say" @choose="choose" />
         </section>
         <PointDetail :view="volts" :current="current" :say="say" @choose="choose" />
       </div>
-      <section class="flex min-h-0 flex-col border-t border-line bg-sheet lg:border-t-0 lg:border-l" aria-labelledby="order">
+      <section class="flex min-h-0 flex-col border-t border-line bg-sheet max-sm:min-h-auto lg:border-t-0 lg:border-l" aria-labelledby="order">
         <div class="flex items-baseline justify-between px-4 py-2">
           <h2 id="order" class="text-sm font-semibold text-soft">Probing order</h2>
           <span class="text-sm text-soft">expected · read, in V</span>
