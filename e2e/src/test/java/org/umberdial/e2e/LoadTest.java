@@ -36,12 +36,13 @@ class LoadTest {
     private static final double HEAP_GROWTH = 1.3;
     private static final int LONG_FORM = 60;
     private static final List<String> SETS = List.of(Journey.BROWN, Journey.GRAND, Journey.IVORY, Journey.ELDER);
-    private static final List<String> NODES = List.of("filter_1", "b2", "filter_1", "b1");
+    private static final Pattern NODE = Pattern.compile("\"node\":\"([^\"]+)\"");
 
     private final HttpClient http = HttpClient.newBuilder().executor(Executors.newCachedThreadPool()).build();
     private final List<Double> writes = Collections.synchronizedList(new ArrayList<>());
     private final List<Double> looks = Collections.synchronizedList(new ArrayList<>());
     private final List<String> faults = Collections.synchronizedList(new ArrayList<>());
+    private final List<String> nodes = new ArrayList<>();
     private final AtomicInteger told = new AtomicInteger();
 
     @Test
@@ -49,6 +50,11 @@ class LoadTest {
     void fourScreensAndTwentyReadingsASecond_keepAnswering() throws IOException, InterruptedException {
         int seconds = Integer.getInteger("umber.load.seconds", 5);
         try (Application application = new Application()) {
+            for (String set : SETS) {
+                Matcher first = NODE.matcher(application.get("/api" + set + "/volts").body());
+                assertTrue(first.find(), set);
+                nodes.add(first.group(1));
+            }
             List<InputStream> streams = new ArrayList<>();
             for (int i = 0; i < SCREENS; i++) {
                 streams.add(screen(application));
@@ -92,7 +98,7 @@ class LoadTest {
         String set = SETS.get(n % SETS.size());
         long start = System.nanoTime();
         try {
-            HttpResponse<String> answer = application.post("/api" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\"" + NODES.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
+            HttpResponse<String> answer = application.post("/api" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\"" + nodes.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
             writes.add((System.nanoTime() - start) / 1e6);
             if (answer.statusCode() != 200) {
                 faults.add(set + " " + answer.body());

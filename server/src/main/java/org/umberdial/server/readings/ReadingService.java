@@ -75,7 +75,7 @@ public class ReadingService {
      */
     @Transactional
     public boolean keep(Caller caller, String setId, Reading reading, String source, String note) {
-        sets.set(caller.shopId(), setId);
+        sets.require(caller.shopId(), setId);
         boolean isNew = tables.insert(caller.shopId(), setId, new KeptReading(reading, clock.instant(), source, caller.author(), note));
         if (isNew) {
             sets.touch(caller.shopId(), setId, clock.instant());

@@ -149,6 +149,15 @@ public class SetService {
         return set(shopId, setId);
     }
 
+    /**
+     * A number that every change of what is known of a set raises, so that what was reckoned from it can be kept.
+     *
+     * @throws Problem when the shop has no such set
+     */
+    public int revision(String shopId, String setId) {
+        return tables.revision(shopId, setId).orElseThrow(() -> Problem.notFound("This set"));
+    }
+
     /** @throws Problem when the shop has no such set */
     public void require(String shopId, String setId) {
         if (!tables.has(shopId, setId)) {

@@ -109,6 +109,11 @@ public class SetTables {
         db.update(BENCH_SET).set(BENCH_SET.SHEET_ORIGIN, origin).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
     }
 
+    /** Counts every change of what is known of a set. */
+    public Optional<Integer> revision(String shopId, String setId) {
+        return db.select(BENCH_SET.REVISION).from(BENCH_SET).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).fetchOptional(BENCH_SET.REVISION);
+    }
+
     public boolean has(String shopId, String setId) {
         return db.fetchExists(BENCH_SET, BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId));
     }

@@ -1,5 +1,7 @@
 package org.umberdial.server.volts.internal;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -83,6 +85,11 @@ class VoltsController {
 
     record LogEntry(String id, String subject, String reference, ReadingKind kind, String text, double lineVolts, String meter, String mode, @Schema(nullable = true) Double minutesOn, String lifted, Instant takenAt, Instant receivedAt, String source, String author, String note, @Schema(nullable = true) String supersedes, boolean withdrawn, boolean standing) {}
 
+    private record Stamp(String shopId, String setId, int revision, String rules) {}
+
+    private static final int MOST_KEPT = 100;
+
+    private final Cache<Stamp, VoltsView> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
     private final SetService sets;
     private final ReadingService readings;
     private final ShopService shops;
@@ -93,9 +100,16 @@ class VoltsController {
         this.shops = shops;
     }
 
+    /** Every screen that looks at a set asks for this after each change; it is reckoned once for all of them. */
     @GetMapping("/volts")
     VoltsView volts(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return view(caller, sets.set(caller.shopId(), setId.toString()));
+        String id = setId.toString();
+        return kept.get(stamp(caller, id), at -> view(caller, sets.set(caller.shopId(), id)));
+    }
+
+    /** What a view holds for. Taken before it is reckoned: a change in between makes it newer than its stamp, never older. */
+    private Stamp stamp(Caller caller, String setId) {
+        return new Stamp(caller.shopId(), setId, sets.revision(caller.shopId(), setId), shops.rules(caller.shopId()));
     }
 
     @PostMapping("/reading-previews")
@@ -144,13 +158,13 @@ class VoltsController {
             throw new Problem(Problem.Kind.ASK_FIRST, question.get(), List.of(new Problem.Fault("#/text", "implausible", question.get())));
         }
         readings.keep(caller, set.id(), readings.reading(typed.id.toString(), entry, set, bench, Optional.ofNullable(typed.takenAt)), "entry strip", typed.note == null ? "" : typed.note);
-        return view(caller, sets.set(caller.shopId(), set.id()));
+        return volts(caller, setId);
     }
 
     @PostMapping("/withdrawals")
     VoltsView withdraw(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody Withdrawal withdrawal) {
         readings.withdraw(caller, setId.toString(), withdrawal.id.toString(), withdrawal.readingId.toString());
-        return view(caller, sets.set(caller.shopId(), setId.toString()));
+        return volts(caller, setId);
     }
 
     @GetMapping("/readings")
