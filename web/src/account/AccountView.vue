@@ -30,6 +30,11 @@ async function addPasskey() {
   problem.value = answer.kind === 'failed' ? answer.problem : null
   await passkeys.refetch()
 }
+async function out(id: string) {
+  const answer = await ask(http.DELETE('/api/account/devices/{id}', { params: { path: { id } } }))
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+  await devices.refetch()
+}
 async function forget(id: string) {
   await forgetPasskey(id)
   await passkeys.refetch()
@@ -50,7 +55,7 @@ async function forget(id: string) {
         <section aria-labelledby="devices" class="space-y-2">
           <h2 id="devices" class="text-lg font-semibold">Signed in</h2>
           <ul v-if="devices.data.value?.length" class="divide-y divide-line border-y border-line">
-            <li v-for="(device, i) in devices.data.value" :key="i" class="flex flex-wrap gap-x-4 py-2"><span class="font-semibold">{{ device.device }}</span><span class="text-soft">since {{ when(device.since) }}, used {{ when(device.lastUsed) }}</span><span v-if="device.here" class="text-good">this one</span></li>
+            <li v-for="device in devices.data.value" :key="device.id" class="flex items-center gap-x-4 py-1"><span class="flex-1"><span class="font-semibold">{{ device.device }}</span><span v-if="device.here" class="text-good">, this one</span><span class="block text-sm text-soft">since {{ when(device.since) }}, used {{ when(device.lastUsed) }}</span></span><AppButton v-if="!device.here" look="quiet" :aria-label="`Sign out: ${device.device}, since ${when(device.since)}`" @click="out(device.id)">Sign out</AppButton></li>
           </ul>
           <p v-else class="text-soft">Nowhere by password, passkey or link.</p>
           <AppButton look="danger" @click="signOut(true)">Sign out everywhere</AppButton>

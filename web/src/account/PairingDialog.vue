@@ -5,11 +5,13 @@ import type { Problem, Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
+import { useShop } from '../ui/useShop'
 import { session } from './session'
 
 /** Shows a one-time link as a QR code, for each address at which this server is found. */
 const props = defineProps<{ who: string; pairing: Schemas['PairingView'] | null; problem: Problem | null }>()
 defineEmits<{ close: [] }>()
+const { when } = useShop()
 const chosen = ref('')
 const origins = computed(() => session.current.value?.origins ?? [])
 watch(() => props.pairing, () => { chosen.value = origins.value[0] ?? location.origin }, { immediate: true })
@@ -27,7 +29,7 @@ const fingerprint = computed(() => (session.current.value?.fingerprint ?? '').ma
     <div v-if="pairing && code" class="flex flex-wrap gap-6">
       <svg :viewBox="`0 0 ${code.size} ${code.size}`" class="size-64 shrink-0 rounded border border-line bg-white text-black" role="img" :aria-label="`QR code of the link for ${who}`" shape-rendering="crispEdges"><path :d="squares" fill="currentColor" /></svg>
       <div class="min-w-64 flex-1 space-y-3">
-        <p>Point the device’s camera at the code, or type the address. It works once, until {{ new Date(pairing.expiresAt).toLocaleTimeString(undefined, { timeStyle: 'short' }) }}.</p>
+        <p>Point the device’s camera at the code, or type the address. It works once, until {{ when(pairing.expiresAt) }}.</p>
         <fieldset v-if="origins.length > 1"><legend class="text-sm text-soft">Address of this machine; if the device does not reach one, try another</legend>
           <label v-for="origin in origins" :key="origin" class="flex min-h-9 items-center gap-2"><input v-model="chosen" type="radio" name="origin" :value="origin" class="size-5 accent-accent" /><span class="font-figures">{{ origin }}</span></label>
         </fieldset>

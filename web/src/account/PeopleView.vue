@@ -76,7 +76,7 @@ const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
           <ul class="divide-y divide-line border-y border-line">
             <li v-for="person in people.data.value ?? []" :key="person.id" class="flex flex-wrap items-center gap-x-4 gap-y-1 py-2" :class="person.closed ? 'text-soft' : ''">
               <span class="min-w-40 flex-1"><span class="block font-semibold">{{ person.shownName }}<span v-if="person.id === session.current.value?.accountId" class="font-normal text-soft">, you</span></span><span class="block text-sm text-soft"><span class="font-figures">{{ person.name }}</span>{{ person.closed ? ' · closed' : person.hasPassword ? '' : ' · no password yet' }}</span></span>
-              <ChoiceField v-if="!person.closed" class="whitespace-nowrap" label="May do" inline :model-value="person.role" :options="roles" @update:model-value="(role) => change(person, role, false)" />
+              <ChoiceField v-if="!person.closed" class="whitespace-nowrap [&_button]:w-28" label="May do" inline :model-value="person.role" :options="roles" @update:model-value="(role) => change(person, role, false)" />
               <AppButton v-if="!person.closed" @click="link(person)"><LinkIcon class="size-5" aria-hidden="true" />Link<span class="sr-only"> for {{ person.shownName }}</span></AppButton>
               <AppButton look="quiet" :aria-label="`${person.closed ? 'Open again' : 'Close'}: ${person.shownName}`" @click="change(person, person.role, !person.closed)">{{ person.closed ? 'Open again' : 'Close' }}</AppButton>
             </li>

@@ -40,6 +40,8 @@ async function go(name: string) {
   await nextTick()
   heading.value?.focus()
 }
+/** On a phone the areas are a row that scrolls. */
+watch(current, () => document.querySelector('nav [aria-current="true"]')?.scrollIntoView({ block: 'nearest', inline: 'center' }), { flush: 'post' })
 function step(by: number) {
   const areas = inspection.value?.areas ?? []
   const at = areas.findIndex((a) => a.name === current.value)

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { type MaybeRefOrGetter, toValue } from 'vue'
-import { ask, http, orThrow, type Answer, type Schemas } from '../api/client'
+import { ask, http, orThrow, type Schemas } from '../api/client'
 import { post, type Posted } from '../outbox/outbox'
 
 /** What is computed from a set's journal and changes with any entry of it. */
@@ -30,7 +30,9 @@ export function useArrival(setId: MaybeRefOrGetter<string>) {
     }
     return settled
   }
-  async function done(answer: Promise<Answer<unknown>>) {
+  /** An entry that waits in this browser when nobody answers, with the time it was made. */
+  const waiting = <A>(shown: string, path: string, body: Record<string, unknown>) => post<A>({ shown, setId: toValue(setId), path: `/api/sets/${toValue(setId)}/${path}`, body: { ...body, takenAt: new Date().toISOString() } })
+  async function done<A extends Posted<unknown>>(answer: Promise<A>) {
     const settled = await answer
     if (settled.kind === 'ready') await refresh()
     return settled
@@ -48,21 +50,20 @@ export function useArrival(setId: MaybeRefOrGetter<string>) {
     eraseOwner: () => keep('arrival', ask(http.POST('/api/sets/{setId}/owner-erasures', { params: params(), body: { id: id() } }))),
     startFrom: (circuit: string) => keep('arrival', ask(http.POST('/api/sets/{setId}/circuit-starts', { params: params(), body: { circuit } }))),
     copyFrom: (sister: string) => keep('arrival', ask(http.POST('/api/sets/{setId}/circuit-copies', { params: params(), body: { sister } }))),
-    takeOff: (body: Draft<Schemas['ItemEdit']>) => keep('register', ask(http.POST('/api/sets/{setId}/register-items', { params: params(), body: entry(body) }))),
-    findControl: (body: Draft<Schemas['ControlEdit']>) => keep('register', ask(http.POST('/api/sets/{setId}/controls-found', { params: params(), body: entry(body) }))),
+    takeOff: (body: Draft<Schemas['ItemEdit']>) => keep('register', waiting<Schemas['RegisterView']>(`${body.count} × ${body.what}`, 'register-items', entry(body))),
+    findControl: (body: Draft<Schemas['ControlEdit']>) => keep('register', waiting<Schemas['RegisterView']>(`control at ${body.position}`, 'controls-found', entry(body))),
     putBack: (item: string, count: number) => keep('register', ask(http.POST('/api/sets/{setId}/put-backs', { params: params(), body: { id: id(), entry: item, count } }))),
     untick: (entry: string) => keep('register', ask(http.POST('/api/sets/{setId}/put-backs/{entry}/withdrawals', { params: { path: { setId: toValue(setId), entry } } }))),
     close: (leftOver: string, reason: string) => keep('register', ask(http.POST('/api/sets/{setId}/closings', { params: params(), body: { id: id(), leftOver, reason } }))),
-    /** Waits in this browser when nobody answers. */
-    look: (body: Draft<Schemas['LookEdit']>) => keep('inspection', post<Schemas['InspectionView']>({ shown: `${body.area}${body.part ? `, ${body.part}` : ''}`, setId: toValue(setId), path: `/api/sets/${toValue(setId)}/looks`, body: { ...entry(body), takenAt: new Date().toISOString() } })),
+    look: (body: Draft<Schemas['LookEdit']>) => keep('inspection', waiting<Schemas['InspectionView']>(`${body.area}${body.part ? `, ${body.part}` : ''}`, 'looks', entry(body))),
     taskDone: (finding: string, note: string) => keep('inspection', ask(http.POST('/api/sets/{setId}/tasks-done', { params: params(), body: { id: id(), entry: finding, note } }))),
-    tell: (body: Omit<Schemas['ToldEdit'], 'id' | 'takenAt'>) => keep('complaints', ask(http.POST('/api/sets/{setId}/complaints', { params: params(), body: { id: id(), takenAt: null, ...body } }))),
+    tell: (body: Omit<Schemas['ToldEdit'], 'id' | 'takenAt'>) => keep('complaints', waiting<Schemas['ComplaintsView']>(`owner: ${body.words}`, 'complaints', { id: id(), ...body })),
     sayWorth: (value: string, sentiment: string) => keep('worth', ask(http.POST('/api/sets/{setId}/worth', { params: params(), body: { id: id(), value, sentiment } }))),
     reckonJob: (job: string, hours: string, price: string) => keep('worth', ask(http.POST('/api/sets/{setId}/worth-jobs', { params: params(), body: { id: id(), job, hours, price } }))),
     tested: (subject: string, sound: boolean, how: string) => done(ask(http.POST('/api/sets/{setId}/part-tests', { params: params(), body: { id: id(), subject, sound, how } }))),
     replaced: (part: string, what: string) => done(ask(http.POST('/api/sets/{setId}/replacements', { params: params(), body: { id: id(), part, with: what } }))),
     withdraw: (wrong: string) => done(ask(http.POST('/api/sets/{setId}/journal-withdrawals', { params: params(), body: { id: id(), entry: wrong } }))),
-    remark: (words: string) => done(ask(http.POST('/api/sets/{setId}/remarks', { params: params(), body: { id: id(), subject: '', words, takenAt: null } }))),
+    remark: (words: string) => done(waiting<unknown>(words, 'remarks', { id: id(), subject: '', words })),
   }
 }
 

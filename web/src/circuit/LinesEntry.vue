@@ -1,18 +1,21 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import KeyCap from '../ui/KeyCap.vue'
 import TickField from '../ui/TickField.vue'
-import type { useCircuit } from './useCircuit'
+import { partLines, type useCircuit } from './useCircuit'
 
 /** Parts as one writes them on paper, a line each; what was understood stands beside each line before it is kept. */
-const props = defineProps<{ doors: ReturnType<typeof useCircuit>; say: (text: string) => string }>()
+const props = defineProps<{ parts: readonly Schemas['PartView'][]; doors: ReturnType<typeof useCircuit>; say: (text: string) => string }>()
 const text = ref('')
 const change = ref(false)
 const seen = ref<readonly Schemas['LineView'][]>([])
 const outcome = ref('')
+/** What was there when the first of these lines was begun. */
+let begun: Record<string, string> = {}
+watch(text, (now, before) => { if (!before.trim() && now.trim()) begun = partLines(props.parts) })
 const area = useTemplateRef<HTMLTextAreaElement>('area')
 const good = computed(() => seen.value.filter((line) => !line.fault).length)
 const rows = computed(() => Math.min(14, Math.max(3, text.value.split('\n').length + 1)))
@@ -23,11 +26,13 @@ const look = useDebounceFn(async () => {
   if (asked === text.value) seen.value = answer?.kind === 'ready' ? answer.value : []
 }, 150)
 async function keep() {
-  const answer = await props.doors.keepLines(text.value.split('\n'), change.value)
+  const answer = await props.doors.keepLines(text.value.split('\n'), change.value, begun)
   if (answer.kind === 'failed') {
     outcome.value = answer.problem.detail
     return
   }
+  await nextTick()
+  begun = partLines(props.parts)
   const refused = answer.value.filter((line) => line.fault)
   outcome.value = `${answer.value.length - refused.length} kept${refused.length ? `; ${refused.length} stay here with their reason` : ''}.`
   text.value = refused.map((line) => line.line).join('\n')

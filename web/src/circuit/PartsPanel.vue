@@ -14,6 +14,8 @@ const route = useRoute()
 const wanted = ref('')
 const typing = ref(false)
 const line = ref('')
+/** The part the line changes, and its line when that was begun. */
+const begun = ref({ reference: '', line: '' })
 const problem = ref<Problem | null>(null)
 const chosen = ref(typeof route.query['part'] === 'string' ? route.query['part'] : '')
 const part = computed(() => props.parts.find((p) => p.reference === chosen.value) ?? null)
@@ -23,15 +25,21 @@ const shown = computed(() => {
 })
 const disputed = computed(() => props.parts.filter((p) => p.conflict))
 
+function begin(of: string) {
+  begun.value = { reference: chosen.value, line: of }
+  line.value = of
+  chosen.value = ''
+}
 async function change() {
-  const answer = await props.doors.putPart(line.value)
+  const answer = await props.doors.putPart(line.value, begun.value.line)
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'ready') line.value = ''
+  else begun.value = { ...begun.value, line: props.parts.find((p) => p.reference === begun.value.reference)?.line ?? '' }
 }
 </script>
 
 <template>
-  <LinesEntry :doors="doors" :say="say" />
+  <LinesEntry :parts="parts" :doors="doors" :say="say" />
   <form v-if="line" class="flex items-start gap-3 pb-3" @submit.prevent="change">
     <TextField v-model="line" label="This part's whole line, as in a deck" wide :fault="faultAt(problem, 'line') || problem?.detail" />
     <AppButton type="submit" class="mt-6">Keep</AppButton><AppButton look="quiet" class="mt-6" @click="line = ''">Leave</AppButton>
@@ -62,5 +70,5 @@ async function change() {
       </tr>
     </tbody>
   </table>
-  <PartDialog :part="part" :doors="doors" :say="say" @close="chosen = ''" @change="line = $event; chosen = ''" />
+  <PartDialog :part="part" :doors="doors" :say="say" @close="chosen = ''" @change="begin" />
 </template>

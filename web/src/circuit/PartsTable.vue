@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref, watch } from 'vue'
+import { nextTick, reactive, ref, watch } from 'vue'
 import type { Schemas } from '../api/client'
 import type { useCircuit } from './useCircuit'
 
@@ -17,7 +17,23 @@ const kept = ref('')
 function cell(part: Schemas['PartView'], column: Column): string {
   return { value: part.working, rating: part.rating, tolerance: String(part.tolerancePercent), kind: part.kind, description: part.description, date: part.date }[column]
 }
-watch(() => props.parts, (parts) => { for (const part of parts) cells[part.reference] = Object.fromEntries(columns.map((column) => [column, cell(part, column)])) as Record<Column, string> }, { immediate: true })
+const keeping = new Set<string>()
+/** Part by part, what the cells were made from. */
+const begun: Record<string, Schemas['PartView']> = {}
+watch(
+  () => props.parts,
+  (parts) => {
+    for (const part of parts) {
+      const typed = cells[part.reference]
+      const was = begun[part.reference]
+      const touched = typed && was && !keeping.has(part.reference) ? columns.filter((column) => typed[column] !== cell(was, column)) : []
+      // Another screen's change must not take away what is being typed here; keeping it is refused first, and says so.
+      cells[part.reference] = Object.fromEntries(columns.map((column) => [column, touched.includes(column) ? typed![column] : cell(part, column)])) as Record<Column, string>
+      if (touched.length === 0) begun[part.reference] = part
+    }
+  },
+  { immediate: true },
+)
 const editable = (part: Schemas['PartView']) => part.hasValue && part.nodes.length === 2
 
 async function keep(part: Schemas['PartView'], column: Column) {
@@ -27,8 +43,13 @@ async function keep(part: Schemas['PartView'], column: Column) {
   const value = column === 'value' ? typed.value : part.exact
   const keys = [part.can && `can="${part.can}"`, part.mark && `mark="${part.mark}"`, typed.date && `date="${quoted(typed.date)}"`, typed.description && `"${quoted(typed.description)}"`].filter(Boolean).join(' ')
   const line = `${part.reference} ${value} ${typed.rating.replaceAll(/\s*([VW])\b/g, '$1')} ${typed.tolerance ? `${typed.tolerance}%` : ''} ${typed.kind.replaceAll(' ', '_')} ${part.nodes.join('-')} ${keys}`
-  const answer = await props.doors.keepLines([line], true)
+  const wanted = typed[column]
+  keeping.add(part.reference)
+  const answer = await props.doors.keepLines([line], true, { [part.reference]: begun[part.reference]?.line ?? part.line })
+  await nextTick()
+  keeping.delete(part.reference)
   const fault = answer.kind === 'failed' ? answer.problem.detail : (answer.value[0]?.fault ?? '')
+  if (fault) cells[part.reference]![column] = wanted
   faults[part.reference] = fault
   kept.value = fault ? '' : part.reference
 }

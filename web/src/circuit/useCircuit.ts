@@ -24,13 +24,18 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
   return {
     circuit: query.data,
     error: query.error,
-    readLines: (lines: string[], change: boolean) => ask(http.POST('/api/sets/{setId}/part-lines/readings', { params: params(), body: { lines, change } })),
-    async keepLines(lines: string[], change: boolean) {
-      const answer = await ask(http.POST('/api/sets/{setId}/part-lines', { params: params(), body: { lines, change } }))
+    readLines: (lines: string[], change: boolean) => ask(http.POST('/api/sets/{setId}/part-lines/readings', { params: params(), body: { lines, change, seen: null } })),
+    /** With what was there when the lines were begun, so that nobody else’s change is overwritten unseen. */
+    async keepLines(lines: string[], change: boolean, seen: Record<string, string>) {
+      const answer = await ask(http.POST('/api/sets/{setId}/part-lines', { params: params(), body: { lines, change, seen } }))
       if (answer.kind === 'ready') await refresh()
       return answer
     },
-    putPart: (line: string) => keep(ask(http.POST('/api/sets/{setId}/parts', { params: params(), body: { line } }))),
+    async putPart(line: string, seen: string) {
+      const answer = await keep(ask(http.POST('/api/sets/{setId}/parts', { params: params(), body: { line, seen } })))
+      if (answer.kind === 'failed') await refresh()
+      return answer
+    },
     removePart: (reference: string) => keep(ask(http.DELETE('/api/sets/{setId}/parts/{reference}', { params: { path: { setId: toValue(setId), reference } } }))),
     async ownSheet() {
       const answer = await ask(http.DELETE('/api/sets/{setId}/sheet-origin', { params: params() }))
@@ -47,4 +52,9 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
       return answer
     },
   }
+}
+
+/** Each part's line as it stands. */
+export function partLines(parts: readonly Schemas['PartView'][]): Record<string, string> {
+  return Object.fromEntries(parts.map((part) => [part.reference, part.line]))
 }

@@ -31,7 +31,7 @@ const shown = computed(() => (log.data.value ?? []).filter((e: Schemas['LogLine'
 
 async function keep() {
   const answer = await doors.remark(remark.value)
-  if (answer.kind === 'ready') remark.value = ''
+  if (answer.kind !== 'failed') remark.value = ''
 }
 </script>
 

@@ -2,6 +2,7 @@ package org.umberdial.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.google.gson.JsonObject;
@@ -14,6 +15,8 @@ import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.Cookie;
+import com.microsoft.playwright.options.SameSiteAttribute;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -104,6 +107,8 @@ class DoorJourneyTest {
         desk.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf")).click();
         desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in a set")).first().click();
         desk.getByLabel("Title").fill("Small green set");
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Its circuit")).click();
+        desk.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^Usual"))).first().click();
         desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it in")).click();
         assertThat(desk).hasURL(Pattern.compile("/sets/[0-9a-f-]{36}/"));
         String set = desk.url().replaceFirst(".*(/sets/[0-9a-f-]{36}).*", "$1");
@@ -113,7 +118,9 @@ class DoorJourneyTest {
         phone.navigate(link);
         phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
         assertThat(phone.getByText("Small green set")).isVisible();
-        assertEquals(false, phone.url().contains("#"));
+        assertFalse(phone.url().contains("#"));
+        Cookie cookie = phone.context().cookies().get(0);
+        assertTrue(cookie.secure && cookie.httpOnly && cookie.sameSite == SameSiteAttribute.STRICT, cookie.name);
         phone.navigate("https://127.0.0.1:" + lanPort + set + "/arrival/photos");
         phone.getByLabel("Take a photo").setInputFiles(PICTURE);
         assertThat(desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(1\\)")))).isVisible();
@@ -125,11 +132,33 @@ class DoorJourneyTest {
         phone.context().setOffline(false);
         assertThat(desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(2\\)")))).isVisible();
         assertThat(waits).hasCount(0);
+        readingsOffTheAir(desk, phone, set);
         // A link is good for one device.
         Page other = browser.page(390, 844);
         other.navigate(link);
         other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
         assertThat(other.getByRole(AriaRole.ALERT)).containsText("has been used");
+    }
+
+    /** Five on the phone without a connection: counted there, and at the desk once each when it is back. */
+    private static void readingsOffTheAir(Page desk, Page phone, String set) {
+        desk.navigate(machine.address(set + "/volts"));
+        // Near what a healthy set shows there, or each would be asked about.
+        String point = (String) desk.evaluate("set => fetch('/api' + set + '/volts').then(r => r.json()).then(v => v.points.find(p => p.expected > 50)).then(p => p.name + ' ' + Math.floor(p.expected / 10))", set);
+        phone.navigate("https://127.0.0.1:" + lanPort + set + "/volts");
+        assertThat(phone.locator("#entry")).isVisible();
+        phone.context().setOffline(true);
+        Locator waits = phone.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
+        for (int i = 1; i <= 5; i++) {
+            phone.locator("#entry").fill(point + i);
+            phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep")).click();
+            assertThat(waits).containsText(i == 1 ? "One entry waits" : i + " entries wait");
+        }
+        phone.context().setOffline(false);
+        assertThat(waits).hasCount(0);
+        assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText(point.substring(point.lastIndexOf(' ') + 1) + "5");
+        String kept = (String) desk.evaluate("set => fetch('/api' + set + '/readings').then(r => r.json()).then(all => all.map(one => one.value ?? one.text.replace(/\\D/g, '').slice(-1) + one.author).reverse().join(' '))", set);
+        assertEquals("1Ada 2Ada 3Ada 4Ada 5Ada", kept);
     }
 
     @Test

@@ -229,7 +229,7 @@ class VoltsJourneyTest extends Journey {
     }
 
     @ParameterizedTest
-    @CsvSource({"/,light", "/,dark", BROWN + "/volts,light", BROWN + "/volts,dark", BROWN + "/circuit,light", BROWN + "/circuit,dark", BROWN + "/ohms,light", BROWN + "/ohms,dark", BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,light", BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,dark", BROWN + "/log,light", BROWN + "/log,dark", "/house,light", "/house,dark", BROWN + "/map?part=C4,light", BROWN + "/map?part=C4,dark", IVORY + "/arrival/photos,light", IVORY + "/arrival/label,light", IVORY + "/arrival/label,dark", IVORY + "/arrival/complaints,light", IVORY + "/arrival/take-apart,light", IVORY + "/arrival/take-apart,dark", IVORY + "/arrival/inspection,light", IVORY + "/arrival/inspection,dark", IVORY + "/arrival/worth,light", BROWN + "/cold,light", BROWN + "/cold,dark", ELDER + "/cold/plug-on,light", ELDER + "/cold/plug-on,dark", GRAND + "/cold/injection,light", GRAND + "/cold/injection,dark", GRAND + "/cold/workshop,light"})
+    @CsvSource({"/,light", "/,dark", BROWN + "/volts,light", BROWN + "/volts,dark", BROWN + "/circuit,light", BROWN + "/circuit,dark", BROWN + "/ohms,light", BROWN + "/ohms,dark", BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,light", BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,dark", BROWN + "/log,light", BROWN + "/log,dark", "/house,light", "/house,dark", BROWN + "/map?part=C4,light", BROWN + "/map?part=C4,dark", IVORY + "/arrival/photos,light", IVORY + "/arrival/label,light", IVORY + "/arrival/label,dark", IVORY + "/arrival/complaints,light", IVORY + "/arrival/take-apart,light", IVORY + "/arrival/take-apart,dark", IVORY + "/arrival/inspection,light", IVORY + "/arrival/inspection,dark", IVORY + "/arrival/worth,light", BROWN + "/cold,light", BROWN + "/cold,dark", ELDER + "/cold/plug-on,light", ELDER + "/cold/plug-on,dark", GRAND + "/cold/injection,light", GRAND + "/cold/injection,dark", GRAND + "/cold/workshop,light", "/house/people,light", "/house/people,dark", "/account,light", "/account,dark", "/pair#x,light", "/pair#x,dark"})
     void everyScreen_passesTheAccessibilityRules(String path, String theme) {
         Page page = browser.page(1280, 800);
         // The stream of changes never ends, so with it a page is never idle.
@@ -246,10 +246,10 @@ class VoltsJourneyTest extends Journey {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"1280x800", "1180x820", "820x1180"})
+    @ValueSource(strings = {"1280x800", "1180x820", "820x1180", "390x844"})
     void noScreen_scrollsSideways(String size) {
         Page page = browser.page(Integer.parseInt(size.split("x")[0]), Integer.parseInt(size.split("x")[1]));
-        for (String path : List.of("/", BROWN + "/volts", BROWN + "/circuit", BROWN + "/ohms", BROWN + "/what-if", BROWN + "/log", "/house", BROWN + "/map", IVORY + "/arrival/photos", IVORY + "/arrival/label", IVORY + "/arrival/complaints", IVORY + "/arrival/take-apart", IVORY + "/arrival/inspection", IVORY + "/arrival/worth", BROWN + "/cold", ELDER + "/cold/plug-on", GRAND + "/cold/injection", GRAND + "/cold/taps", GRAND + "/cold/workshop")) {
+        for (String path : List.of("/", BROWN + "/volts", BROWN + "/circuit", BROWN + "/ohms", BROWN + "/what-if", BROWN + "/log", "/house", BROWN + "/map", IVORY + "/arrival/photos", IVORY + "/arrival/label", IVORY + "/arrival/complaints", IVORY + "/arrival/take-apart", IVORY + "/arrival/inspection", IVORY + "/arrival/worth", BROWN + "/cold", ELDER + "/cold/plug-on", GRAND + "/cold/injection", GRAND + "/cold/taps", GRAND + "/cold/workshop", "/house/people", "/account")) {
             page.navigate(application.address(path));
             assertThat(page.locator("h1")).isVisible();
             assertTrue((Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth"), path + " at " + size);

@@ -109,6 +109,11 @@ class AccountTest {
         Guest elsewhere = guest();
         assertEquals(200, elsewhere.signIn("BO", Guest.PASSWORD + " bo").status());
         assertEquals(422, elsewhere.put("/api/account/password", "{\"current\":\"wrong\",\"password\":\"" + Guest.PASSWORD + " two\"}").status());
+        Guest third = guest();
+        assertEquals(200, third.signIn("bo", Guest.PASSWORD + " bo").status());
+        String there = third.get("/api/account/devices").json().valueStream().filter(d -> d.get("here").asBoolean()).findFirst().orElseThrow().get("id").asString();
+        assertEquals(200, elsewhere.delete("/api/account/devices/" + there).status());
+        assertEquals(401, third.get("/api/sets").status());
         assertEquals(2, elsewhere.get("/api/account/devices").json().size());
         assertEquals(200, elsewhere.delete("/api/sessions").status());
         assertEquals(401, bo.get("/api/sets").status());

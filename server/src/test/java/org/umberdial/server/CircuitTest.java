@@ -69,6 +69,20 @@ class CircuitTest {
     }
 
     @Test
+    void twoPeopleAtOnePart_theSecondIsTold() throws IOException {
+        String set = "/api/sets/" + RunningServer.newTableSet();
+        String seen = part(RunningServer.get(set + "/circuit").json(), "R5").get("line").asString();
+        String first = "{\"line\":\"R5 filter_2 v3_plate 390k\",\"seen\":\"" + seen.replace("\"", "\\\"") + "\"}";
+        assertEquals(200, RunningServer.post(set + "/parts", first).status());
+        RunningServer.Answer second = RunningServer.post(set + "/parts", first.replace("390k", "330k"));
+        assertTrue(second.status() == 422 && second.json().get("detail").asString().contains("it is now R5 filter_2 v3_plate 390k"), second.text());
+        JsonNode lines = RunningServer.post(set + "/part-lines", "{\"lines\":[\"R5 330k filter_2-v3_plate\",\"R77 1k filter_2-0\"],\"change\":true,\"seen\":{\"R5\":\"" + seen.replace("\"", "\\\"") + "\"}}").json();
+        assertTrue(lines.at("/0/fault").asString("").contains("changed by somebody else"), lines.toString());
+        assertTrue(lines.at("/1/fault").isNull(), lines.toString());
+        assertEquals("390 kΩ", part(RunningServer.get(set + "/circuit").json(), "R5").get("working").asString());
+    }
+
+    @Test
     void changedMeanwhile_isSaidAndNothingIsOverwritten() throws IOException {
         String set = RunningServer.newTableSet();
         String edit = "{\"title\":\"First\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\"BATTERY\",\"version\":0}";

@@ -29,6 +29,9 @@ class FuzzTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final long SEED = 20261126;
 
+    private static final int LONG_FORM = 10_000;
+    private static final long HANGS = 5;
+
     private record Operation(String method, String path, JsonNode about) {}
 
     @Test
@@ -47,9 +50,11 @@ class FuzzTest {
         for (int i = 0; i < requests; i++) {
             Operation operation = operations.get(i % operations.size());
             HttpRequest request = request(operation, bodies, set, random);
+            long start = System.nanoTime();
             RunningServer.Answer answer = RunningServer.send(request);
+            long seconds = (System.nanoTime() - start) / 1_000_000_000;
             String said = "seed " + SEED + ", request " + i + ": " + request.method() + " " + request.uri() + " -> " + answer.status() + " ";
-            if (answer.status() >= 500 || answer.text().contains("\tat org.") || answer.text().contains("Exception:")) {
+            if (answer.status() >= 500 || requests >= LONG_FORM && seconds > HANGS || answer.text().contains("\tat org.") || answer.text().contains("Exception:")) {
                 faults.add(said + answer.text().substring(0, Math.min(200, answer.text().length())));
             }
             taken += answer.status() < 300 ? 1 : 0;

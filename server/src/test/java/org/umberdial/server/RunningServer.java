@@ -1,5 +1,7 @@
 package org.umberdial.server;
 
+import static org.umberdial.tables.Tables.SIGN_IN_TRY;
+
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -8,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -26,7 +29,9 @@ public final class RunningServer implements BeforeAllCallback {
 
     @Override
     public void beforeAll(ExtensionContext extension) {
-        if (context == null) {
+        if (context != null) {
+            forgetTries();
+        } else {
             context = started("umber_test_" + UUID.randomUUID().toString().substring(0, 8), "--umber.demo=true");
         }
     }
@@ -40,6 +45,11 @@ public final class RunningServer implements BeforeAllCallback {
 
     static String base(ConfigurableApplicationContext application) {
         return "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
+    }
+
+    /** Failed tries to come in count by address, and every test comes from the same. */
+    static void forgetTries() {
+        bean(DSLContext.class).deleteFrom(SIGN_IN_TRY).execute();
     }
 
     static String setting(String name) {

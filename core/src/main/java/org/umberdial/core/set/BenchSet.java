@@ -3,6 +3,7 @@ package org.umberdial.core.set;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.reading.ReadingKind;
@@ -23,6 +24,8 @@ public record BenchSet(
         List<String> modes,
         Map<String, Map<String, Double>> models,
         List<String> unread) {
+    private static final Set<String> HEATED = Set.of("transformer", "heater", "lamp");
+
 
     /** A set without diode models of its own. */
     public BenchSet(ConstructionClass construction, List<Part> parts, List<Deck.SocketPins> sockets, List<TestPoint> testPoints, List<SheetValue> sheet, List<String> modes) {
@@ -41,7 +44,13 @@ public record BenchSet(
     public ReadingKind usualKind(String node) {
         boolean dc = sheet.stream().anyMatch(value -> value.node().equals(node) && value.kind() == ReadingKind.DC);
         boolean ac = sheet.stream().anyMatch(value -> value.node().equals(node) && value.kind() == ReadingKind.AC);
-        return ac && !dc ? ReadingKind.AC : ReadingKind.DC;
+        return (ac || windingOnly(node)) && !dc ? ReadingKind.AC : ReadingKind.DC;
+    }
+
+    /** Whether nothing but a transformer's winding and what it heats and lights is there: then the voltage alternates, sheet or not. */
+    private boolean windingOnly(String node) {
+        List<String> kinds = cards().stream().filter(card -> card.nodes().contains(node)).map(Card::kind).toList();
+        return kinds.contains("transformer") && HEATED.containsAll(kinds) && kinds.size() > 1;
     }
 
     public List<Card> cards() {

@@ -14,6 +14,7 @@ public final class InvalidEntry extends RuntimeException {
         AMBIGUOUS,
         WRONG_UNIT,
         OUT_OF_RANGE,
+        CHANGED_MEANWHILE,
         UNKNOWN,
         DUPLICATE,
         CONFLICT,

@@ -12,7 +12,7 @@ import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
 
 /**
- * A point for which the sheet gives AC: a heater or a winding. Such a point has hardly any resistance behind it, so no
+ * A point that stands at AC, by its sheet or because only a winding and heaters are there. Such a point has hardly any resistance behind it, so no
  * meter loads it, and it follows the line in proportion.
  */
 final class AcPoint {
@@ -23,10 +23,16 @@ final class AcPoint {
         if (set.usualKind(point.node()) != ReadingKind.AC) {
             return Optional.empty();
         }
-        return set.sheet().stream()
+        return Optional.of(set.sheet().stream()
                 .filter(value -> value.kind() == ReadingKind.AC && value.node().equals(point.node()) && (value.mode().isEmpty() || bench.mode().isEmpty() || value.mode().equalsIgnoreCase(bench.mode())))
                 .findFirst()
-                .map(sheet -> verdict(point, sheet, log, policy, bench));
+                .map(sheet -> verdict(point, sheet, log, policy, bench))
+                .orElseGet(() -> unexpected(point, log, bench)));
+    }
+
+    private static PointVerdict unexpected(TestPoint point, ReadingLog log, Bench bench) {
+        Optional<Reading> reading = log.latest(point.node(), "0", ReadingKind.AC, bench.mode());
+        return new PointVerdict(point, OptionalDouble.empty(), 0, OptionalDouble.empty(), 0, reading, reading.isEmpty() ? Verdict.UNREAD : Verdict.NO_EXPECTATION, reading.isEmpty() ? "" : "The sheet gives no AC here to judge it by.", List.of("A winding with heaters or lamps: AC; the sheet gives no figure for it"));
     }
 
     private static PointVerdict verdict(TestPoint point, SheetValue sheet, ReadingLog log, HousePolicy policy, Bench bench) {

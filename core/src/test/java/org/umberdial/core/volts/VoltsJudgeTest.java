@@ -20,6 +20,7 @@ import org.umberdial.core.circuit.work.MeterReadings;
 import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
+import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.value.CsvLine;
@@ -58,6 +59,17 @@ class VoltsJudgeTest {
         assertEquals(Verdict.FOLLOWS, verdicts(report).get("v4_cathode"));
         assertTrue(report.next().orElseThrow().title().contains("C4"), report.next().toString());
         assertFalse(report.next().orElseThrow().powered());
+    }
+
+    @Test
+    void heaterWindingWithoutASheet_standsAtAc_andNothingIsExpectedOfIt() {
+        BenchSet set = Sets.set(Sets.resource("fm-superhet.cir"), 220, "20k/V");
+        VoltsReport report = judge(set, new ReadingLog(List.of()), 220);
+        PointVerdict heaters = report.points().stream().filter(p -> p.point().node().equals("heater_winding")).findFirst().orElseThrow();
+        assertEquals(ReadingKind.AC, set.usualKind("heater_winding"));
+        assertTrue(heaters.expected().isEmpty() && heaters.verdict() == Verdict.UNREAD, heaters.toString());
+        // A directly heated rectifier's filament is where the set takes its B+ from.
+        assertEquals(ReadingKind.DC, Sets.set(Sets.resource("field-coil.cir"), 117, "1k/V").usualKind("fil_a"));
     }
 
     @Test

@@ -1,5 +1,6 @@
 package org.umberdial.server.accounts;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -71,10 +72,12 @@ public class AccountService {
         return tables.of(shopId).stream().filter(account -> account.id().equals(id)).findFirst().orElseThrow(() -> Problem.notFound("This person"));
     }
 
-    /** The owner the demo acts as; has no password and comes in on loopback only. */
+    /** The owner the demo acts as, without a password and on loopback only; and two whom that owner can make links for. */
     @Transactional
     public void openDemo(String shopId) {
         tables.insert(new Account(shopId, "99999999-0000-4000-8000-000000000001", DEMO, "demo", Role.OWNER, null, false, 0), clock.instant());
+        tables.insert(new Account(shopId, "99999999-0000-4000-8000-000000000002", "second", "Second bench", Role.BENCH, null, false, 0), clock.instant().plusMillis(1));
+        tables.insert(new Account(shopId, "99999999-0000-4000-8000-000000000003", "counter", "Counter", Role.VIEWER, null, false, 0), clock.instant().plusMillis(2));
     }
 
     /**
@@ -175,6 +178,24 @@ public class AccountService {
     public void signOutEverywhere(Caller caller, String address) {
         endSessions(caller.name());
         happened(caller.shopId(), caller.author(), AccountEvent.Kind.SIGNED_OUT_EVERYWHERE, caller.author(), address);
+    }
+
+    /**
+     * Ends one of a person's sessions.
+     *
+     * @param handle as {@link #handle} gives it
+     */
+    public void signOutThere(Caller caller, String handle, String address) {
+        List<String> there = sessions.findByPrincipalName(caller.name()).keySet().stream().filter(id -> handle(id).equals(handle)).toList();
+        there.forEach(sessions::deleteById);
+        if (!there.isEmpty()) {
+            happened(caller.shopId(), caller.author(), AccountEvent.Kind.SIGNED_OUT, caller.author(), address);
+        }
+    }
+
+    /** What a session may be called where its id must not be seen. */
+    public static String handle(String sessionId) {
+        return UUID.nameUUIDFromBytes(("session " + sessionId).getBytes(StandardCharsets.UTF_8)).toString();
     }
 
     private void endSessions(String name) {

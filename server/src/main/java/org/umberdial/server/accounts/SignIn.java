@@ -19,6 +19,8 @@ import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.stereotype.Service;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 
@@ -32,6 +34,8 @@ public class SignIn {
     private static final int TRIES_PER_NAME = 5;
     private static final int TRIES_PER_ADDRESS = 30;
     private static final Duration WITHIN = Duration.ofMinutes(15);
+    /** Without being used. */
+    private static final Duration STAYS = Duration.ofDays(7);
     private static final Duration LINK_COUNTS_FOR = Duration.ofMinutes(10);
     private static final int LONGEST_NAME = 40;
 
@@ -95,7 +99,7 @@ public class SignIn {
         HttpSession session = request.getSession();
         // An id that was there before must not become somebody's.
         request.changeSessionId();
-        session.setAttribute(DEVICE, device(request.getHeader("User-Agent")));
+        settle(session, request);
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(who);
         contexts.saveContext(context, request, response);
@@ -103,10 +107,18 @@ public class SignIn {
         return account;
     }
 
+    /** A session that is somebody's lives longer than one that only holds the question a passkey answers. */
+    private static void settle(HttpSession session, HttpServletRequest request) {
+        session.setMaxInactiveInterval((int) STAYS.toSeconds());
+        session.setAttribute(DEVICE, device(request.getHeader("User-Agent")));
+    }
+
     /** A passkey's own filter has let somebody in. */
     @EventListener
     void byPasskey(InteractiveAuthenticationSuccessEvent entered) {
-        accounts.named(entered.getAuthentication().getName()).ifPresent(account -> accounts.happened(account.shopId(), account.shownName(), AccountEvent.Kind.SIGNED_IN_BY_PASSKEY, account.shownName(), ""));
+        HttpServletRequest request = ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+        settle(request.getSession(), request);
+        accounts.named(entered.getAuthentication().getName()).ifPresent(account -> accounts.happened(account.shopId(), account.shownName(), AccountEvent.Kind.SIGNED_IN_BY_PASSKEY, account.shownName(), request.getRemoteAddr()));
     }
 
     public void out(HttpServletRequest request, Caller caller) {

@@ -128,7 +128,7 @@ public class ExchangeService {
                     throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, line.cell("reference") + " stands twice in this file; each part has a reference of its own.");
                 }
                 PartLine part = new PartShorthand(set.set(), sign).read(shorthand(line));
-                set = sets.putParts(caller.shopId(), setId, part);
+                set = sets.putParts(caller.shopId(), setId, part, Map.of());
                 added += part.known().isEmpty() ? 1 : 0;
                 known += part.known().isEmpty() ? 0 : 1;
             } catch (InvalidEntry bad) {

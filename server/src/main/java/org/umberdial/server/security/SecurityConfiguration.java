@@ -68,6 +68,8 @@ class SecurityConfiguration {
                         .accessDeniedHandler((request, response, failure) -> problems.write(response, Problem.Kind.NOT_ALLOWED, "Your role in this shop does not include that; its owner can change your role.")))
                 .headers(headers -> headers
                         .contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
+                        // Other services may share this host name without encryption.
+                        .httpStrictTransportSecurity(strict -> strict.includeSubDomains(false))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
                         .permissionsPolicyHeader(permissions -> permissions.policy("camera=(self), microphone=(), geolocation=(), publickey-credentials-get=(self), publickey-credentials-create=(self)")))
                 .build();

@@ -233,8 +233,9 @@ public class SetService {
 
     /** Adds or changes one part, given as its part line. */
     @Transactional
-    public StoredSet putPart(String shopId, String setId, String line) {
-        set(shopId, setId);
+    public StoredSet putPart(String shopId, String setId, String line, Optional<String> seen) {
+        tables.lock(shopId, setId);
+        require(shopId, setId);
         Deck one;
         try {
             one = DeckReader.read("one part\n" + line.replaceAll("\\R", " ") + "\n");
@@ -244,7 +245,9 @@ public class SetService {
         if (one.cards().size() != 1) {
             throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "Write one part: reference, nodes, value, as in R7 filter_2 v3_plate 470k ; kind=carbon tol=20 watt=0.5.").at("line");
         }
-        putCard(shopId, setId, one.cards().get(0));
+        Card card = one.cards().get(0);
+        seen.ifPresent(before -> requireUnchanged(shopId, setId, Map.of(card.reference(), before)));
+        putCard(shopId, setId, card);
         StoredSet changed = set(shopId, setId);
         checkSize(changed.deck());
         return changed;
@@ -256,10 +259,31 @@ public class SetService {
         tables.changed(shopId, setId);
     }
 
-    /** Keeps the cards of one line of parts shorthand, and the tube's socket with it. */
+    /** Two people change one part: the second is told what it is by now. */
+    private void requireUnchanged(String shopId, String setId, Map<String, String> seen) {
+        if (seen.isEmpty()) {
+            return;
+        }
+        StoredSet now = set(shopId, setId);
+        seen.forEach((reference, before) -> {
+            String line = now.set().part(reference).map(part -> DeckWriter.line(part.card())).orElse("");
+            if (!line.equals(before.strip())) {
+                String by = line.isEmpty() ? "it is gone" : before.isBlank() ? "it is there by now: " + line : "it is now " + line;
+                throw new InvalidEntry(InvalidEntry.Code.CHANGED_MEANWHILE, reference + " was changed by somebody else since you began; " + by + ". What you typed is still here: look, then keep it again or leave it.").at("line");
+            }
+        });
+    }
+
+    /**
+     * Keeps the cards of one line of parts shorthand, and the tube's socket with it.
+     *
+     * @param seen part lines as their writer saw them, by reference, blank for one that was not there; a different one by now is not overwritten
+     */
     @Transactional
-    public StoredSet putParts(String shopId, String setId, PartLine line) {
+    public StoredSet putParts(String shopId, String setId, PartLine line, Map<String, String> seen) {
+        tables.lock(shopId, setId);
         require(shopId, setId);
+        requireUnchanged(shopId, setId, seen);
         line.cards().forEach(card -> putCard(shopId, setId, card));
         line.socket().ifPresent(socket -> tables.putSocket(shopId, setId, socket));
         StoredSet changed = set(shopId, setId);

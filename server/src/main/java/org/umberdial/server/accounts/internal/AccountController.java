@@ -14,6 +14,7 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.security.web.webauthn.api.PublicKeyCredentialUserEntity;
 import org.springframework.security.web.webauthn.management.PublicKeyCredentialUserEntityRepository;
 import org.springframework.security.web.webauthn.management.UserCredentialRepository;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -47,7 +48,7 @@ class AccountController {
 
     record PasswordEdit(@NotNull @Size(max = 1000) String current, @NotNull @Size(max = 1000) String password) {}
 
-    record DeviceView(String device, Instant since, Instant lastUsed, boolean here) {}
+    record DeviceView(String id, String device, Instant since, Instant lastUsed, boolean here) {}
 
     record PasskeyView(String id, String label, Instant since, Instant lastUsed) {}
 
@@ -109,8 +110,13 @@ class AccountController {
         HttpSession session = request.getSession(false);
         return accounts.sessions(caller).stream().map(s -> {
             String device = s.getAttribute(SignIn.DEVICE);
-            return new DeviceView(device == null ? "by passkey" : device, s.getCreationTime(), s.getLastAccessedTime(), session != null && s.getId().equals(session.getId()));
+            return new DeviceView(AccountService.handle(s.getId()), device == null ? "a device" : device, s.getCreationTime(), s.getLastAccessedTime(), session != null && s.getId().equals(session.getId()));
         }).toList();
+    }
+
+    @DeleteMapping("/account/devices/{id}")
+    void signOutThere(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, HttpServletRequest request) {
+        accounts.signOutThere(caller, id.toString(), request.getRemoteAddr());
     }
 
     @GetMapping("/account/passkeys")

@@ -8,7 +8,9 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -65,12 +67,14 @@ class SetController {
 
     record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, List<SheetView> sheet, List<String> unread, String sheetOrigin) {}
 
-    record LinesEdit(@NotNull @Size(max = 500) List<@NotNull @Size(max = 500) String> lines, boolean change) {}
+    /** @param seen part lines as they stood when these were begun, by reference; null overwrites whatever is there */
+    record LinesEdit(@NotNull @Size(max = 500) List<@NotNull @Size(max = 500) String> lines, boolean change, @Schema(nullable = true) Map<String, String> seen) {}
 
     /** {@code fault} says why a line is not taken; {@code changes} that it changes a part that is there. */
     record LineView(String line, String understood, @Schema(nullable = true) String fault, boolean changes) {}
 
-    record PartText(@NotBlank @Size(max = 500) String line) {}
+    /** @param seen the part's line as it stood when the change was begun; null overwrites whatever is there */
+    record PartText(@NotBlank @Size(max = 500) String line, @Schema(nullable = true) String seen) {}
 
     record ValueEdit(@NotNull UUID id, @NotBlank String reference, @NotNull ValueOrigin origin, @NotBlank String value, @Size(max = 120) String source) {}
 
@@ -117,7 +121,7 @@ class SetController {
 
     @PostMapping("/parts")
     CircuitView putPart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PartText part) {
-        return circuit(sets.putPart(caller.shopId(), setId.toString(), part.line));
+        return circuit(sets.putPart(caller.shopId(), setId.toString(), part.line, Optional.ofNullable(part.seen)));
     }
 
     /** What lines of parts shorthand would mean; nothing is kept. */
@@ -151,7 +155,7 @@ class SetController {
                     throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, part.cards().get(0).reference() + " stands twice among these lines; each part has a reference of its own.");
                 }
                 if (keep) {
-                    set = sets.putParts(caller.shopId(), setId.toString(), part);
+                    set = sets.putParts(caller.shopId(), setId.toString(), part, seenOf(edit, part));
                 }
                 views.add(new LineView(line, part.understood(), null, !part.known().isEmpty()));
             } catch (InvalidEntry refused) {
@@ -159,6 +163,15 @@ class SetController {
             }
         }
         return views;
+    }
+
+    /** What the writer saw of the parts in a line; nothing when they did not say. */
+    private static Map<String, String> seenOf(LinesEdit edit, PartLine line) {
+        Map<String, String> seen = new LinkedHashMap<>();
+        if (edit.seen != null) {
+            line.cards().forEach(card -> seen.put(card.reference(), edit.seen.getOrDefault(card.reference(), "")));
+        }
+        return seen;
     }
 
     @DeleteMapping("/parts/{reference}")

@@ -114,6 +114,11 @@ public class SetTables {
         return db.select(BENCH_SET.REVISION).from(BENCH_SET).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).fetchOptional(BENCH_SET.REVISION);
     }
 
+    /** Lets nobody else change the set until the transaction ends. */
+    public void lock(String shopId, String setId) {
+        db.select(BENCH_SET.ID).from(BENCH_SET).where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).forUpdate().execute();
+    }
+
     public boolean has(String shopId, String setId) {
         return db.fetchExists(BENCH_SET, BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId));
     }

@@ -88,6 +88,7 @@ class VoltsController {
     private record Stamp(String shopId, String setId, int revision, String rules) {}
 
     private static final int MOST_KEPT = 100;
+    private static final double UNREADABLE = 100;
 
     private final Cache<Stamp, VoltsView> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
     private final SetService sets;
@@ -208,7 +209,12 @@ class VoltsController {
 
     private static PointView point(StoredSet set, PointVerdict p) {
         Double expected = p.expected().isPresent() ? p.expected().getAsDouble() : null;
-        return new PointView(p.point().node(), p.point().name(), p.point().hint(), set.set().usualKind(p.point().node()), expected, expected == null ? "" : Engineering.print(expected, Unit.VOLT), expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V", p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
+        return new PointView(p.point().node(), p.point().name(), p.point().hint(), set.set().usualKind(p.point().node()), expected, expected == null ? "" : expectedText(expected, p.band()), expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V", p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
+    }
+
+    /** A hundredth of the band cannot be read on any meter: what the engine leaves there is nothing. */
+    private static String expectedText(double expected, double band) {
+        return Engineering.print(Math.abs(expected) < band / UNREADABLE ? 0 : expected, Unit.VOLT);
     }
 
     private static ReadingView reading(Reading r) {
