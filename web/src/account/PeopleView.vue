@@ -89,7 +89,7 @@ const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
             <TextField v-model="adding.shownName" label="Name beside readings" :fault="faultAt(problem, 'shownName')" />
             <TextField v-model="adding.name" label="Name to sign in with" hint="never changes" :fault="faultAt(problem, 'name')" />
             <ChoiceField v-model="adding.role" class="w-36!" label="May do" :options="roles" />
-            <AppButton type="submit"><UserPlusIcon class="size-5" aria-hidden="true" />Add, and make the link</AppButton>
+            <AppButton type="submit" class="sm:mt-6"><UserPlusIcon class="size-5" aria-hidden="true" />Add, and make the link</AppButton>
           </form>
           <dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-4 text-sm text-soft"><template v-for="role in roles" :key="role.id"><dt class="font-semibold">{{ role.name }}</dt><dd>{{ role.what }}</dd></template></dl>
         </section>
@@ -100,7 +100,7 @@ const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
             <TextField v-model="shop.shopName" label="The shop’s name" :fault="faultAt(shopProblem, 'shopName')" />
             <TextField v-model="shop.ownerShownName" label="Its owner" :fault="faultAt(shopProblem, 'ownerShownName')" />
             <TextField v-model="shop.ownerName" label="Owner signs in as" :fault="faultAt(shopProblem, 'ownerName') || faultAt(shopProblem, 'name')" />
-            <AppButton type="submit">Open it, and make the link</AppButton>
+            <AppButton type="submit" class="sm:mt-6">Open it, and make the link</AppButton>
           </form>
           <ProblemNote class="mt-3" :problem="shopProblem && shopProblem.errors.length === 0 ? shopProblem : null" />
         </details>

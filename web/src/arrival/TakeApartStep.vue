@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowUturnLeftIcon, ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
+import { ArrowUturnLeftIcon, ExclamationTriangleIcon, PencilIcon } from '@heroicons/vue/24/outline'
 import { computed, nextTick, reactive, ref, useTemplateRef } from 'vue'
 import { faultAt, type Problem, type Schemas } from '../api/client'
 import SpotField from '../photos/SpotField.vue'
@@ -34,6 +34,7 @@ const blank = { kind: 'SCREW' as Kind, what: '', count: '1', absent: '0', place:
 const form = reactive({ ...blank })
 const spot = ref<Schemas['SpotEdit'] | null>(null)
 const problem = ref<Problem | null>(null)
+const correcting = ref<Schemas['RegisterItem'] | null>(null)
 const closing = reactive({ leftOver: '', reason: '' })
 const closeProblem = ref<Problem | null>(null)
 const what = useTemplateRef<InstanceType<typeof TextField>>('what')
@@ -52,13 +53,31 @@ async function keep() {
     problem.value = { type: '', title: '', detail: '', errors: [{ pointer: `#/${field}`, code: 'not_a_number', detail: `“${form[field]}” is no count; write a whole number such as 4.` }] }
     return
   }
-  const answer = await doors.takeOff({ kind: form.kind, what: form.what, count, absent, place: form.place, ends: form.ends, fault: form.fault, spot: spot.value })
+  const body = { kind: form.kind, what: form.what, count, absent, place: form.place, ends: form.ends, fault: form.fault, spot: spot.value }
+  const answer = await (correcting.value ? doors.correctItem(correcting.value.id, body) : doors.takeOff(body))
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'failed') return
+  correcting.value = null
   Object.assign(form, { ...blank, kind: form.kind, place: form.place })
   spot.value = null
   await nextTick()
   what.value?.focus()
+}
+/** Puts an entry back into the form; the log keeps both, and it stays in its place. */
+async function correct(item: Schemas['RegisterItem']) {
+  if (!item.taken) return
+  correcting.value = item
+  Object.assign(form, { ...item.taken, count: String(item.taken.count), absent: String(item.taken.absent) })
+  spot.value = item.spot ?? null
+  problem.value = null
+  await nextTick()
+  what.value?.focus()
+}
+function leave() {
+  correcting.value = null
+  Object.assign(form, blank)
+  spot.value = null
+  problem.value = null
 }
 function tick(item: Schemas['RegisterItem']) {
   void (item.done ? doors.untick(item.id) : doors.putBack(item.id, Math.max(1, item.open)))
@@ -83,7 +102,8 @@ async function close() {
     <p v-if="error" role="alert" class="py-3 text-bad">{{ error.message }}</p>
 
     <template v-if="!together">
-      <form class="mt-4 space-y-3 rounded border border-line bg-sheet p-4" aria-label="One more thing that comes off" @submit.prevent="keep">
+      <form class="mt-4 space-y-3 rounded border bg-sheet p-4" :class="correcting ? 'border-accent' : 'border-line'" :aria-label="correcting ? `Correct ${correcting.title}` : 'One more thing that comes off'" @submit.prevent="keep" @keydown.esc="correcting && leave()">
+        <p v-if="correcting" class="font-semibold">Correcting number {{ correcting.order }}, {{ say(correcting.title) }}; it keeps its place.</p>
         <div class="flex flex-wrap gap-1" role="group" aria-label="What comes off">
           <button v-for="kind in kinds" :key="kind.id" type="button" class="min-h-11 rounded border px-3" :class="form.kind === kind.id ? 'border-accent bg-mark font-semibold' : 'border-line bg-raised'" :aria-pressed="form.kind === kind.id" @click="form.kind = kind.id">{{ say(kind.name) }}</button>
         </div>
@@ -96,15 +116,16 @@ async function close() {
           <TextField v-model="form.fault" class="w-52!" label="Wrong with it" />
         </div>
         <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
-        <div class="flex items-center gap-3"><SpotField v-model="spot" :set-id="setId" /><AppButton look="main" type="submit">It is off</AppButton><span class="text-sm text-soft">Enter keeps it; the place stays for the next one.</span></div>
+        <div class="flex items-center gap-3"><SpotField v-model="spot" :set-id="setId" /><AppButton look="main" type="submit">{{ correcting ? 'Keep the correction' : 'It is off' }}</AppButton><AppButton v-if="correcting" look="quiet" @click="leave">Leave it as it was</AppButton><span v-else class="text-sm text-soft">Enter keeps it; the place stays for the next one.</span></div>
       </form>
       <p v-if="register?.items.length === 0" class="mt-5 text-soft">Nothing is off yet. What comes off first goes back last.</p>
       <ol class="mt-4">
-        <li v-for="item in [...(register?.items ?? [])].reverse()" :key="item.id" class="grid min-h-14 grid-cols-[3rem_1fr_auto_auto] items-center gap-3 border-t border-line">
+        <li v-for="item in [...(register?.items ?? [])].reverse()" :key="item.id" class="grid min-h-14 grid-cols-[3rem_1fr_auto_auto] items-center gap-3 border-t border-line max-sm:grid-cols-[2rem_1fr_auto]" :class="correcting?.id === item.id ? 'bg-mark' : ''">
           <span class="text-right font-figures text-lg text-soft">{{ item.order }}</span>
           <span><strong>{{ say(item.title) }}</strong>{{ ' ' }}<span class="text-soft">{{ say(item.where) }}</span><strong v-if="item.absent" class="ml-2 text-bad">{{ item.absent }} missing</strong></span>
           <SpotThumb v-if="item.spot" :set-id="setId" :spot="item.spot" /><span v-else></span>
-          <AppButton look="quiet" :aria-label="`Take ${item.title} off the register`" @click="doors.withdraw(item.id)"><ArrowUturnLeftIcon class="size-5" aria-hidden="true" />Undo</AppButton>
+          <span class="flex max-sm:col-span-full max-sm:justify-end"><AppButton v-if="item.taken" look="quiet" :aria-label="`Correct ${item.title}`" @click="correct(item)"><PencilIcon class="size-5" aria-hidden="true" />Correct</AppButton>
+          <AppButton look="quiet" :aria-label="`Take ${item.title} off the register`" @click="doors.withdraw(item.id)"><ArrowUturnLeftIcon class="size-5" aria-hidden="true" />Undo</AppButton></span>
         </li>
       </ol>
     </template>

@@ -51,6 +51,7 @@ export function useArrival(setId: MaybeRefOrGetter<string>) {
     startFrom: (circuit: string) => keep('arrival', ask(http.POST('/api/sets/{setId}/circuit-starts', { params: params(), body: { circuit } }))),
     copyFrom: (sister: string) => keep('arrival', ask(http.POST('/api/sets/{setId}/circuit-copies', { params: params(), body: { sister } }))),
     takeOff: (body: Draft<Schemas['ItemEdit']>) => keep('register', waiting<Schemas['RegisterView']>(`${body.count} × ${body.what}`, 'register-items', entry(body))),
+    correctItem: (item: string, body: Draft<Schemas['ItemEdit']>) => keep('register', ask(http.PUT('/api/sets/{setId}/register-items/{entry}', { params: { path: { setId: toValue(setId), entry: item } }, body: entry(body) }))),
     findControl: (body: Draft<Schemas['ControlEdit']>) => keep('register', waiting<Schemas['RegisterView']>(`control at ${body.position}`, 'controls-found', entry(body))),
     putBack: (item: string, count: number) => keep('register', ask(http.POST('/api/sets/{setId}/put-backs', { params: params(), body: { id: id(), entry: item, count } }))),
     untick: (entry: string) => keep('register', ask(http.POST('/api/sets/{setId}/put-backs/{entry}/withdrawals', { params: { path: { setId: toValue(setId), entry } } }))),

@@ -17,7 +17,7 @@ void drain()
 </script>
 
 <template>
-  <aside v-if="waiting.length > 0 || refused.length > 0 || others > 0" class="fixed right-4 bottom-37 z-40 max-h-[50dvh] max-w-[min(24rem,calc(100vw-2rem))] overflow-auto rounded border border-line bg-raised px-3 py-2 shadow-lg" aria-label="Waiting for the connection" aria-live="polite">
+  <aside v-if="waiting.length > 0 || refused.length > 0 || others > 0" class="fixed right-4 bottom-37 z-40 max-sm:top-2 max-sm:right-2 max-sm:bottom-auto max-sm:left-2 max-sm:max-w-none max-h-[50dvh] max-w-[min(24rem,calc(100vw-2rem))] overflow-auto rounded border border-line bg-raised px-3 py-2 shadow-lg" aria-label="Waiting for the connection" aria-live="polite">
     <p v-if="waiting.length > 0" class="flex items-center gap-2 font-semibold"><CloudArrowUpIcon class="size-6 shrink-0 text-doubt" aria-hidden="true" />{{ waiting.length === 1 ? 'One entry waits' : `${waiting.length} entries wait` }} for the connection</p>
     <details v-if="waiting.length > 0" class="pl-8 text-sm text-soft"><summary class="min-h-7 content-center">What happens with them</summary>Kept in this browser, also when the page is closed; they go in by themselves, in order, with the time they were taken.</details>
     <p v-if="others > 0" class="text-sm text-soft">{{ others === 1 ? 'One entry of somebody else waits' : `${others} entries of somebody else wait` }} here until they sign in again.</p>

@@ -106,6 +106,12 @@ class ArrivalJourneyTest extends Journey {
     @Test
     void theRegister_readsBackwards_andShoutsWhatIsLeft() {
         Page page = page(IVORY + "/arrival/take-apart");
+        button(page, "Correct 2 × speaker leads").click();
+        assertThat(page.getByLabel("Which")).hasValue("speaker leads");
+        page.getByLabel("Where").fill("speaker frame");
+        page.getByLabel("Where").press("Enter");
+        assertThat(page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("2 × speaker leads"))).containsText("speaker frame");
+        assertThat(page.getByLabel("Which")).hasValue("");
         button(page, "Put together").click();
         Locator list = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Reassembly list"));
         assertThat(list.getByRole(AriaRole.LISTITEM).first()).containsText("Solder 2 × speaker leads");

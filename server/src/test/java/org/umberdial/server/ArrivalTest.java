@@ -75,6 +75,7 @@ class ArrivalTest {
         assertEquals("Left over: 4 of 4 × M4 slotted (back)", open.at("/alarms/0").asString());
         JsonNode corrected = RunningServer.put(set + "/register-items/" + screws, item(UUID.randomUUID().toString(), "SCREW", "M4 cross", 3)).json();
         assertEquals("3 × M4 cross", corrected.at("/items/1/title").asString());
+        assertEquals("M4 cross", corrected.at("/items/1/taken/what").asString());
         RunningServer.post(set + "/journal-withdrawals", json("id", UUID.randomUUID(), "entry", screws));
         assertEquals(2, RunningServer.get(set + "/register").json().at("/items").size());
         JsonNode log = RunningServer.get(set + "/log").json();

@@ -35,8 +35,9 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
      * @param absent how many of them were missing on arrival
      * @param back   how many are back
      * @param control whether it is a control to be set back rather than a thing to be fitted
+     * @param taken  the entry as it was made, to be corrected; empty for a control
      */
-    public record Item(String id, int order, String title, String where, String act, int belong, int absent, int back, boolean control, Optional<Spot> spot) {
+    public record Item(String id, int order, String title, String where, String act, int belong, int absent, int back, boolean control, Optional<Spot> spot, Optional<TakenOff> taken) {
         public boolean done() {
             return back >= belong;
         }
@@ -72,10 +73,10 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
 
     private static Item item(Journal.Standing<?> standing, int order, int back) {
         if (standing.fact() instanceof TakenOff off) {
-            return new Item(standing.id(), order, capital(off.named()), joined(off), act(off), off.belong(), off.absent(), back, false, off.spot());
+            return new Item(standing.id(), order, capital(off.named()), joined(off), act(off), off.belong(), off.absent(), back, false, off.spot(), Optional.of(off));
         }
         ControlFound control = (ControlFound) standing.fact();
-        return new Item(standing.id(), order, capital(control.named()), "found at " + control.position() + (control.hidden() ? ", hidden" : ""), "Set the " + control.named() + " back to " + control.position(), 1, 0, back, true, control.spot());
+        return new Item(standing.id(), order, capital(control.named()), "found at " + control.position() + (control.hidden() ? ", hidden" : ""), "Set the " + control.named() + " back to " + control.position(), 1, 0, back, true, control.spot(), Optional.empty());
     }
 
     private static String joined(TakenOff off) {

@@ -40,7 +40,10 @@ import org.umberdial.server.sets.SetService;
 class RegisterController {
     record SpotView(String photo, double x, double y) {}
 
-    record RegisterItem(String id, int order, String title, String where, String act, int belong, int absent, int back, int open, boolean done, boolean control, @Schema(nullable = true) SpotView spot) {}
+    record RegisterItem(String id, int order, String title, String where, String act, int belong, int absent, int back, int open, boolean done, boolean control, @Schema(nullable = true) SpotView spot, @Schema(nullable = true) TakenView taken) {}
+
+    /** An entry as it was typed. */
+    record TakenView(ItemKind kind, String what, int count, int absent, String place, String ends, String fault) {}
 
     record RegisterView(List<RegisterItem> items, List<RegisterItem> reassembly, List<String> alarms, int left, @Schema(nullable = true) String closed) {}
 
@@ -143,6 +146,6 @@ class RegisterController {
     }
 
     private static RegisterItem view(TakeApart.Item item) {
-        return new RegisterItem(item.id(), item.order(), item.title(), item.where(), item.act(), item.belong(), item.absent(), item.back(), item.open(), item.done(), item.control(), item.spot().map(RegisterController::view).orElse(null));
+        return new RegisterItem(item.id(), item.order(), item.title(), item.where(), item.act(), item.belong(), item.absent(), item.back(), item.open(), item.done(), item.control(), item.spot().map(RegisterController::view).orElse(null), item.taken().map(t -> new TakenView(t.item(), t.what(), t.count(), t.absent(), t.place(), t.ends(), t.fault())).orElse(null));
     }
 }
