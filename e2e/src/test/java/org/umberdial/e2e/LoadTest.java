@@ -7,6 +7,7 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
+import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -36,9 +37,10 @@ class LoadTest {
     private static final double HEAP_GROWTH = 1.3;
     private static final int LONG_FORM = 60;
     private static final List<String> SETS = List.of(Journey.BROWN, Journey.GRAND, Journey.IVORY, Journey.ELDER);
+    private static final Pattern TOKEN = Pattern.compile("\"token\":\"([^\"]+)\"");
     private static final Pattern NODE = Pattern.compile("\"node\":\"([^\"]+)\"");
 
-    private final HttpClient http = HttpClient.newBuilder().executor(Executors.newCachedThreadPool()).build();
+    private final HttpClient http = HttpClient.newBuilder().executor(Executors.newCachedThreadPool()).cookieHandler(new CookieManager()).build();
     private final List<Double> writes = Collections.synchronizedList(new ArrayList<>());
     private final List<Double> looks = Collections.synchronizedList(new ArrayList<>());
     private final List<String> faults = Collections.synchronizedList(new ArrayList<>());
@@ -50,8 +52,12 @@ class LoadTest {
     void fourScreensAndTwentyReadingsASecond_keepAnswering() throws IOException, InterruptedException {
         int seconds = Integer.getInteger("umber.load.seconds", 5);
         try (Application application = new Application()) {
+            // As in a shop: everybody is signed in, and each request looks its session up.
+            Matcher token = TOKEN.matcher(post(application, "/api/account/pairings", "").body());
+            assertTrue(token.find(), "a link");
+            assertEquals(200, post(application, "/api/pairing-redemptions", "{\"token\":\"" + token.group(1) + "\"}").statusCode());
             for (String set : SETS) {
-                Matcher first = NODE.matcher(application.get("/api" + set + "/volts").body());
+                Matcher first = NODE.matcher(get(application, "/api" + set + "/volts").body());
                 assertTrue(first.find(), set);
                 nodes.add(first.group(1));
             }
@@ -98,12 +104,12 @@ class LoadTest {
         String set = SETS.get(n % SETS.size());
         long start = System.nanoTime();
         try {
-            HttpResponse<String> answer = application.post("/api" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\"" + nodes.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
+            HttpResponse<String> answer = post(application, "/api" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\"" + nodes.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
             writes.add((System.nanoTime() - start) / 1e6);
             if (answer.statusCode() != 200) {
                 faults.add(set + " " + answer.body());
             }
-        } catch (IOException e) {
+        } catch (IOException | InterruptedException e) {
             faults.add(e.toString());
         }
     }
@@ -119,7 +125,7 @@ class LoadTest {
                         look(application, line.substring("data:".length()).strip());
                     }
                 }
-            } catch (IOException closed) {
+            } catch (IOException | InterruptedException closed) {
                 // The screen is switched off at the end.
             }
         });
@@ -128,13 +134,21 @@ class LoadTest {
         return stream;
     }
 
-    private void look(Application application, String set) throws IOException {
+    private void look(Application application, String set) throws IOException, InterruptedException {
         long start = System.nanoTime();
-        HttpResponse<String> answer = application.get("/api/sets/" + set + "/volts");
+        HttpResponse<String> answer = get(application, "/api/sets/" + set + "/volts");
         looks.add((System.nanoTime() - start) / 1e6);
         if (answer.statusCode() != 200) {
             faults.add(set + " " + answer.statusCode());
         }
+    }
+
+    private HttpResponse<String> get(Application application, String path) throws IOException, InterruptedException {
+        return http.send(HttpRequest.newBuilder(URI.create(application.address(path))).build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private HttpResponse<String> post(Application application, String path, String json) throws IOException, InterruptedException {
+        return http.send(HttpRequest.newBuilder(URI.create(application.address(path))).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(json)).build(), HttpResponse.BodyHandlers.ofString());
     }
 
     /** What the application holds after a collection, MB. */

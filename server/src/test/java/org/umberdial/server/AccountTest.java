@@ -2,6 +2,7 @@ package org.umberdial.server;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.UUID;
@@ -47,6 +48,13 @@ class AccountTest {
 
     private static Guest guest() {
         return new Guest(RunningServer.base(application));
+    }
+
+    @Test
+    void aShopNobodyOwns_isNotOpenedToTheNetwork() {
+        String schema = "umber_test_" + UUID.randomUUID().toString().substring(0, 8);
+        Exception refused = assertThrows(Exception.class, () -> RunningServer.started(schema, "--umber.lan.open=true", "--umber.lan.port=0", "--umber.home=target/lan-test").close());
+        assertTrue(refused.toString().contains("Nobody owns this shop yet"), refused.toString());
     }
 
     @Test

@@ -28,6 +28,8 @@ import org.springframework.security.web.webauthn.management.JdbcPublicKeyCredent
 import org.springframework.security.web.webauthn.management.JdbcUserCredentialRepository;
 import org.springframework.security.web.webauthn.management.PublicKeyCredentialUserEntityRepository;
 import org.springframework.security.web.webauthn.management.UserCredentialRepository;
+import org.springframework.session.config.SessionRepositoryCustomizer;
+import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.problem.ProblemWriter;
 
@@ -78,6 +80,13 @@ class SecurityConfiguration {
     @Bean
     SecurityContextRepository contexts() {
         return new HttpSessionSecurityContextRepository();
+    }
+
+    /** To the minute is enough, and a row that stays as it is costs no write at each request. */
+    @Bean
+    SessionRepositoryCustomizer<JdbcIndexedSessionRepository> lastUsedToTheMinute() {
+        return sessions -> sessions.setUpdateSessionQuery(
+                "UPDATE %TABLE_NAME% SET SESSION_ID = ?, LAST_ACCESS_TIME = ? DIV 60000 * 60000, MAX_INACTIVE_INTERVAL = ?, EXPIRY_TIME = ? DIV 60000 * 60000, PRINCIPAL_NAME = ? WHERE PRIMARY_ID = ?");
     }
 
     /** New hashes are Argon2id; each names its own kind, so that a later kind can take over one by one. */
