@@ -14,6 +14,7 @@ import { columnsOf, typedOf } from './cells'
 import CellField from './CellField.vue'
 import ChainStrip from './ChainStrip.vue'
 import ControlReading from './ControlReading.vue'
+import ProportionPlot from './ProportionPlot.vue'
 import TapScale from './TapScale.vue'
 import { useCold } from './useCold'
 
@@ -51,6 +52,7 @@ async function judge() {
 watchDebounced(typed, () => { keptAs.value = ''; void judge() }, { deep: true, debounce: 180 })
 
 const blocks = computed(() => judged.value?.blocks ?? [])
+const fed = computed(() => blocks.value.find((block) => block.lines[0]?.cells[0]?.key === 'in.0'))
 const verdict = computed(() => judged.value?.verdict ?? null)
 const faultOf = (key: string) => judged.value?.faults.find((fault) => fault.key === key)?.text ?? ''
 const chosen = computed(() => about.value?.instruments.find((one) => one.id === instrument.value) ?? null)
@@ -128,6 +130,7 @@ function onward(event: KeyboardEvent) {
       <p v-if="verdict.next" class="mt-2 border-l-4 border-accent pl-3 leading-snug"><strong>Then:</strong> {{ say(verdict.next) }}</p>
       <ChainStrip v-if="test === 'plug-on' && verdict.results.length > 0" class="mt-3" :links="verdict.results" :say="say" />
       <template v-else>
+        <ProportionPlot v-if="test === 'injection' && fed" class="mt-3" :block="fed" :typed="typed" :say="say" />
         <TapScale v-if="test === 'taps'" class="mt-3" :taps="verdict.results" :say="say" />
         <ul v-if="verdict.results.length > 0" class="mt-3 divide-y divide-line border-y border-line">
           <li v-for="result in verdict.results" :key="result.label" class="py-1.5">

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '../api/client'
-import { columnsOf, spread, typedOf } from './cells'
+import { apart, columnsOf, proportions, spread, typedOf } from './cells'
 
 const cell = (key: string, label = ''): Schemas['CellView'] => ({ key, label, kind: 'FIGURE', unit: 'V', choices: [], expected: '' })
 const block = (...lines: Schemas['CellView'][][]): Schemas['BlockView'] => ({ title: 't', lead: '', lines: lines.map((cells, i) => ({ label: `line ${i}`, subject: '', cells })) })
@@ -21,4 +21,19 @@ describe('cells', () => {
     expect(Math.max(...places)).toBeLessThanOrEqual(1)
     for (let i = 1; i < sorted.length; i++) expect(sorted[i]! - sorted[i - 1]!).toBeGreaterThan(0.09)
   })
+})
+
+it('draws how far a winding strays from its own proportion', () => {
+  const lines = [0, 1, 2].map((i) => ({ label: `Level ${i}`, expected: '', cells: [cell(`in.${i}`, 'at the plug'), cell(`a.${i}`, 'current'), cell(`h.${i}`, 'heaters')] }))
+  const block = { title: '', lead: '', lines } as unknown as Parameters<typeof proportions>[0]
+  const straight = proportions(block, { 'in.0': '1', 'in.1': '2 V', 'in.2': '4,0', 'h.0': '50m', 'h.1': '0.1', 'h.2': '200 m' })
+  expect(straight).toHaveLength(1)
+  expect(straight[0]!.most).toBeLessThan(1e-9)
+  expect(proportions(block, { 'in.0': '1', 'in.1': '2', 'h.0': '0.05', 'h.1': '0.15' })[0]!.most).toBeGreaterThan(20)
+  expect(proportions(block, { 'in.0': '1', 'h.0': '0.05' })).toHaveLength(0)
+})
+
+it('keeps names apart and in their order', () => {
+  expect(apart([50, 52, 10], 14, 0, 100)).toEqual([50, 64, 10])
+  expect(apart([98, 99], 14, 0, 100)).toEqual([86, 100])
 })

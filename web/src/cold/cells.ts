@@ -26,3 +26,37 @@ export function spread(at: readonly number[], room: number): number[] {
   for (const one of order) places[one.i] = one.place * scale
   return places
 }
+
+/** Heights moved as little as keeps them at least {@code room} apart, from {@code top} to {@code bottom}. */
+export function apart(heights: readonly number[], room: number, top: number, bottom: number): number[] {
+  const order = heights.map((height, i) => ({ i, height })).sort((a, b) => a.height - b.height)
+  order.forEach((one, k) => { one.height = Math.max(one.height, k === 0 ? top : order[k - 1]!.height + room) })
+  const over = Math.max(0, (order.at(-1)?.height ?? 0) - bottom)
+  const placed = new Array<number>(heights.length)
+  for (const one of order) placed[one.i] = one.height - over
+  return placed
+}
+
+const PREFIXES: Record<string, number> = { m: 1e-3, k: 1e3 }
+/** A figure as typed, for drawing only; what it means is the server's to say. */
+function figure(text: string | undefined): number | null {
+  const parts = /^\s*[-−]?(\d+(?:[.,]\d+)?)\s*([mk])?/.exec(text ?? '')
+  return parts ? Number(parts[1]!.replace(',', '.')) * (PREFIXES[parts[2] ?? ''] ?? 1) : null
+}
+
+/** Of each winding read at two levels or more: by how many percent it strays from its own slope through zero. */
+export function proportions(block: Block, typed: Record<string, string>) {
+  const labels = new Map(block.lines[0]?.cells.map((cell) => [cell.key.replace(/\.\d+$/, ''), cell.label]))
+  return [...labels].filter(([key]) => key !== 'in' && key !== 'a').flatMap(([key, name]) => {
+    const pairs = block.lines.flatMap((_, i) => {
+      const fed = figure(typed[`in.${i}`])
+      const out = figure(typed[`${key}.${i}`])
+      return fed && out !== null ? [{ fed, out }] : []
+    }).sort((a, b) => a.fed - b.fed)
+    if (pairs.length < 2) return []
+    const slope = pairs.reduce((sum, p) => sum + p.fed * p.out, 0) / pairs.reduce((sum, p) => sum + p.fed * p.fed, 0)
+    if (!(slope > 0)) return []
+    const points = pairs.map((p) => ({ fed: p.fed, strays: 100 * (p.out / (slope * p.fed) - 1) }))
+    return [{ name, points, most: Math.max(...points.map((p) => Math.abs(p.strays))) }]
+  })
+}
