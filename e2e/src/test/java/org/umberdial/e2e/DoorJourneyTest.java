@@ -226,6 +226,10 @@ class DoorJourneyTest {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf"))).isVisible();
         page.navigate(local + "/house/people");
         assertThat(page.getByText("Ada signed in by passkey")).isVisible();
+        page.navigate(local + "/account");
+        Locator forget = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Forget the passkey"));
+        forget.click();
+        assertThat(forget).hasCount(0);
     }
 
     private static String read(Locator code) throws IOException, ReaderException {
