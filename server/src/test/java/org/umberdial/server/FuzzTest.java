@@ -13,10 +13,11 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
-import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -24,7 +25,6 @@ import tools.jackson.databind.json.JsonMapper;
  * Seeded nonsense for every endpoint of the published description: bodies of the right shape with wrong values, of the wrong
  * shape, and no JSON at all. Never a fault of ours, never a trace. {@code -Dumber.fuzz.requests} makes it longer.
  */
-@ExtendWith(RunningServer.class)
 class FuzzTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final long SEED = 20261126;
@@ -41,7 +41,10 @@ class FuzzTest {
         List<Operation> operations = new ArrayList<>();
         description.at("/paths").properties().forEach(path -> path.getValue().properties().forEach(method -> operations.add(new Operation(method.getKey().toUpperCase(java.util.Locale.ROOT), path.getKey(), method.getValue()))));
         assertTrue(operations.size() > 60, "operations: " + operations.size());
-        String set = RunningServer.newTableSet();
+        // A server of its own: nonsense that is taken would change what other tests count on.
+        ConfigurableApplicationContext application = RunningServer.started("umber_test_" + UUID.randomUUID().toString().substring(0, 8), "--umber.demo=true");
+        Guest guest = new Guest(RunningServer.base(application));
+        String set = guest.newTableSet();
         Random random = new Random(SEED);
         SchemaBodies bodies = new SchemaBodies(description, random, true);
         int requests = Integer.getInteger("umber.fuzz.requests", 1600);
@@ -49,7 +52,7 @@ class FuzzTest {
         List<String> faults = new ArrayList<>();
         for (int i = 0; i < requests; i++) {
             Operation operation = operations.get(i % operations.size());
-            HttpRequest request = request(operation, bodies, set, random);
+            HttpRequest request = request(RunningServer.base(application), operation, bodies, set, random);
             long start = System.nanoTime();
             RunningServer.Answer answer = RunningServer.send(request);
             long seconds = (System.nanoTime() - start) / 1_000_000_000;
@@ -61,11 +64,12 @@ class FuzzTest {
         }
         assertEquals(List.of(), faults.stream().limit(12).toList());
         assertTrue(taken > requests / 20, "only " + taken + " of " + requests + " were taken: the nonsense does not get far enough");
-        assertEquals(200, RunningServer.get("/api/sets").status());
-        assertEquals(200, RunningServer.get("/api/sets/" + set + "/volts").status());
+        assertEquals(200, guest.get("/api/sets").status());
+        assertEquals(200, guest.get("/api/sets/" + set + "/volts").status());
+        application.close();
     }
 
-    private static HttpRequest request(Operation operation, SchemaBodies bodies, String set, Random random) {
+    private static HttpRequest request(String base, Operation operation, SchemaBodies bodies, String set, Random random) {
         String path = operation.path;
         StringBuilder query = new StringBuilder();
         for (JsonNode parameter : operation.about.at("/parameters")) {
@@ -78,7 +82,7 @@ class FuzzTest {
                 query.append(query.isEmpty() ? '?' : '&').append(encoded(name)).append('=').append(encoded(value.substring(0, Math.min(200, value.length()))));
             }
         }
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(RunningServer.base() + path + query)).timeout(Duration.ofMinutes(2));
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path + query)).timeout(Duration.ofMinutes(2));
         JsonNode content = operation.about.at("/requestBody/content");
         if (content.isMissingNode()) {
             return request.method(operation.method, HttpRequest.BodyPublishers.noBody()).build();

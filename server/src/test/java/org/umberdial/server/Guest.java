@@ -81,6 +81,15 @@ final class Guest {
         return post("/api/pairing-redemptions", "{\"token\":\"" + token + "\"}");
     }
 
+    /** A new set with the demo table set's circuit and sheet. */
+    String newTableSet() throws IOException {
+        String id = UUID.randomUUID().toString();
+        post("/api/sets", "{\"id\":\"" + id + "\",\"title\":\"Test set\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\"SERIES_STRING\"}");
+        upload("/api/sets/" + id + "/circuit-imports", RunningServer.resource("table-set.cir"));
+        upload("/api/sets/" + id + "/sheet-imports", RunningServer.resource("table-set-sheet.csv"));
+        return id;
+    }
+
     /** Adds a person by the owner's hand and lets them in by a link. */
     Guest with(String name, String role) {
         String id = UUID.randomUUID().toString();

@@ -105,11 +105,7 @@ public final class RunningServer implements BeforeAllCallback {
 
     /** A new set with the demo table set's circuit and sheet. */
     static String newTableSet() throws IOException {
-        String id = UUID.randomUUID().toString();
-        post("/api/sets", "{\"id\":\"" + id + "\",\"title\":\"Test set\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\"SERIES_STRING\"}");
-        upload("/api/sets/" + id + "/circuit-imports", resource("table-set.cir"));
-        upload("/api/sets/" + id + "/sheet-imports", resource("table-set-sheet.csv"));
-        return id;
+        return new Guest(base()).newTableSet();
     }
 
     static byte[] resource(String name) throws IOException {
