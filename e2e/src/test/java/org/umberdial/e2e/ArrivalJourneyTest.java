@@ -107,11 +107,11 @@ class ArrivalJourneyTest extends Journey {
     void theRegister_readsBackwards_andShoutsWhatIsLeft() {
         Page page = page(IVORY + "/arrival/take-apart");
         button(page, "Correct 2 × speaker leads").click();
-        assertThat(page.getByLabel("Which")).hasValue("speaker leads");
-        page.getByLabel("Where").fill("speaker frame");
-        page.getByLabel("Where").press("Enter");
+        assertThat(page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true))).hasValue("speaker leads");
+        page.getByLabel("Where", new Page.GetByLabelOptions().setExact(true)).fill("speaker frame");
+        page.getByLabel("Where", new Page.GetByLabelOptions().setExact(true)).press("Enter");
         assertThat(page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("2 × speaker leads"))).containsText("speaker frame");
-        assertThat(page.getByLabel("Which")).hasValue("");
+        assertThat(page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true))).hasValue("");
         button(page, "Put together").click();
         Locator list = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Reassembly list"));
         assertThat(list.getByRole(AriaRole.LISTITEM).first()).containsText("Solder 2 × speaker leads");
