@@ -40,7 +40,8 @@ class LoadTest {
     private static final Pattern TOKEN = Pattern.compile("\"token\":\"([^\"]+)\"");
     private static final Pattern NODE = Pattern.compile("\"node\":\"([^\"]+)\"");
 
-    private final HttpClient http = HttpClient.newBuilder().executor(Executors.newCachedThreadPool()).cookieHandler(new CookieManager()).build();
+    /** One who writes, and the screens: each with a session of its own, as devices have. */
+    private final List<HttpClient> devices = new ArrayList<>();
     private final List<Double> writes = Collections.synchronizedList(new ArrayList<>());
     private final List<Double> looks = Collections.synchronizedList(new ArrayList<>());
     private final List<String> faults = Collections.synchronizedList(new ArrayList<>());
@@ -53,17 +54,17 @@ class LoadTest {
         int seconds = Integer.getInteger("umber.load.seconds", 5);
         try (Application application = new Application()) {
             // As in a shop: everybody is signed in, and each request looks its session up.
-            Matcher token = TOKEN.matcher(post(application, "/api/account/pairings", "").body());
-            assertTrue(token.find(), "a link");
-            assertEquals(200, post(application, "/api/pairing-redemptions", "{\"token\":\"" + token.group(1) + "\"}").statusCode());
+            for (int i = 0; i <= SCREENS; i++) {
+                devices.add(signedIn(application));
+            }
             for (String set : SETS) {
-                Matcher first = NODE.matcher(get(application, "/api" + set + "/volts").body());
+                Matcher first = NODE.matcher(get(devices.get(0), application, "/api" + set + "/volts").body());
                 assertTrue(first.find(), set);
                 nodes.add(first.group(1));
             }
             List<InputStream> streams = new ArrayList<>();
             for (int i = 0; i < SCREENS; i++) {
-                streams.add(screen(application));
+                streams.add(screen(application, devices.get(i + 1)));
             }
             // The first moments are the compiler's.
             send(application, Math.min(30, seconds));
@@ -104,7 +105,7 @@ class LoadTest {
         String set = SETS.get(n % SETS.size());
         long start = System.nanoTime();
         try {
-            HttpResponse<String> answer = post(application, "/api" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\"" + nodes.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
+            HttpResponse<String> answer = post(devices.get(0), application, "/api" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\"" + nodes.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
             writes.add((System.nanoTime() - start) / 1e6);
             if (answer.statusCode() != 200) {
                 faults.add(set + " " + answer.body());
@@ -115,14 +116,14 @@ class LoadTest {
     }
 
     /** A page's stream: whatever it tells of is fetched anew, as a page does. */
-    private InputStream screen(Application application) throws IOException, InterruptedException {
-        InputStream stream = http.send(HttpRequest.newBuilder(URI.create(application.address("/api/live"))).build(), HttpResponse.BodyHandlers.ofInputStream()).body();
+    private InputStream screen(Application application, HttpClient screen) throws IOException, InterruptedException {
+        InputStream stream = screen.send(HttpRequest.newBuilder(URI.create(application.address("/api/live"))).build(), HttpResponse.BodyHandlers.ofInputStream()).body();
         Thread listener = new Thread(() -> {
             try (var lines = new BufferedReader(new InputStreamReader(stream, StandardCharsets.UTF_8))) {
                 for (String line = lines.readLine(); line != null; line = lines.readLine()) {
                     if (line.startsWith("data:2222")) {
                         told.incrementAndGet();
-                        look(application, line.substring("data:".length()).strip());
+                        look(screen, application, line.substring("data:".length()).strip());
                     }
                 }
             } catch (IOException | InterruptedException closed) {
@@ -134,20 +135,28 @@ class LoadTest {
         return stream;
     }
 
-    private void look(Application application, String set) throws IOException, InterruptedException {
+    private void look(HttpClient screen, Application application, String set) throws IOException, InterruptedException {
         long start = System.nanoTime();
-        HttpResponse<String> answer = get(application, "/api/sets/" + set + "/volts");
+        HttpResponse<String> answer = get(screen, application, "/api/sets/" + set + "/volts");
         looks.add((System.nanoTime() - start) / 1e6);
         if (answer.statusCode() != 200) {
             faults.add(set + " " + answer.statusCode());
         }
     }
 
-    private HttpResponse<String> get(Application application, String path) throws IOException, InterruptedException {
+    private static HttpClient signedIn(Application application) throws IOException, InterruptedException {
+        HttpClient device = HttpClient.newBuilder().executor(Executors.newCachedThreadPool()).cookieHandler(new CookieManager()).build();
+        Matcher token = TOKEN.matcher(post(device, application, "/api/account/pairings", "").body());
+        assertTrue(token.find(), "a link");
+        assertEquals(200, post(device, application, "/api/pairing-redemptions", "{\"token\":\"" + token.group(1) + "\"}").statusCode());
+        return device;
+    }
+
+    private static HttpResponse<String> get(HttpClient http, Application application, String path) throws IOException, InterruptedException {
         return http.send(HttpRequest.newBuilder(URI.create(application.address(path))).build(), HttpResponse.BodyHandlers.ofString());
     }
 
-    private HttpResponse<String> post(Application application, String path, String json) throws IOException, InterruptedException {
+    private static HttpResponse<String> post(HttpClient http, Application application, String path, String json) throws IOException, InterruptedException {
         return http.send(HttpRequest.newBuilder(URI.create(application.address(path))).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(json)).build(), HttpResponse.BodyHandlers.ofString());
     }
 
