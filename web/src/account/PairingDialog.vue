@@ -17,6 +17,8 @@ const origins = computed(() => session.current.value?.origins ?? [])
 watch(() => props.pairing, () => { chosen.value = origins.value[0] ?? location.origin }, { immediate: true })
 const link = computed(() => (props.pairing ? `${chosen.value}/pair#${props.pairing.token}` : ''))
 const quiet = 4
+/** Whole pixels, so that every square of the code is as large as the next. */
+const MODULE = 6
 const code = computed(() => (link.value ? encode(link.value, { ecc: 'M', border: quiet }) : null))
 const squares = computed(() => code.value?.data.flatMap((row, y) => row.map((dark, x) => (dark ? `M${x} ${y}h1v1h-1z` : ''))).join('') ?? '')
 /** In rows a person can compare. */
@@ -27,7 +29,7 @@ const fingerprint = computed(() => (session.current.value?.fingerprint ?? '').ma
   <AppDialog :open="!!pairing || !!problem" :title="`Let a device in as ${who}`" wide @close="$emit('close')">
     <ProblemNote :problem="problem" />
     <div v-if="pairing && code" class="flex flex-wrap gap-6">
-      <svg :viewBox="`0 0 ${code.size} ${code.size}`" class="size-64 shrink-0 rounded border border-line bg-white text-black" role="img" :aria-label="`QR code of the link for ${who}`" shape-rendering="crispEdges"><path :d="squares" fill="currentColor" /></svg>
+      <svg :viewBox="`0 0 ${code.size} ${code.size}`" :width="MODULE * code.size" :height="MODULE * code.size" class="h-auto max-w-full shrink-0 rounded border border-line bg-white text-black" role="img" :aria-label="`QR code of the link for ${who}`" shape-rendering="crispEdges"><path :d="squares" fill="currentColor" /></svg>
       <div class="min-w-64 flex-1 space-y-3">
         <p>Point the device’s camera at the code, or type the address. It works once, until {{ when(pairing.expiresAt) }}.</p>
         <fieldset v-if="origins.length > 1"><legend class="text-sm text-soft">Address of this machine; if the device does not reach one, try another</legend>

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.google.gson.JsonObject;
 import com.google.zxing.BinaryBitmap;
+import com.google.zxing.DecodeHintType;
 import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.ReaderException;
 import com.google.zxing.common.HybridBinarizer;
@@ -22,6 +23,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
@@ -175,7 +177,7 @@ class DoorJourneyTest {
         viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
         viewer.getByLabel("New password").fill("copper kettle violin moss");
         viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the password")).click();
-        assertThat(viewer.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf"))).isVisible();
+        assertThat(viewer.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf").setExact(true))).isVisible();
         assertThat(viewer.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("People"))).hasCount(0);
         owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done")).click();
         owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Close: Vi")).click();
@@ -223,7 +225,7 @@ class DoorJourneyTest {
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Forget the passkey"))).hasCount(1);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign out").setExact(true)).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("With a passkey")).click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf").setExact(true))).isVisible();
         page.navigate(local + "/house/people");
         assertThat(page.getByText("Ada signed in by passkey")).isVisible();
         page.navigate(local + "/account");
@@ -235,6 +237,6 @@ class DoorJourneyTest {
     private static String read(Locator code) throws IOException, ReaderException {
         BufferedImage picture = ImageIO.read(new ByteArrayInputStream(code.screenshot()));
         int[] pixels = picture.getRGB(0, 0, picture.getWidth(), picture.getHeight(), null, 0, picture.getWidth());
-        return new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(new RGBLuminanceSource(picture.getWidth(), picture.getHeight(), pixels)))).getText();
+        return new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(new RGBLuminanceSource(picture.getWidth(), picture.getHeight(), pixels))), Map.of(DecodeHintType.TRY_HARDER, true)).getText();
     }
 }

@@ -27,7 +27,7 @@ class LanConfiguration {
     private static final int SWALLOWED = 300 * 1024 * 1024;
 
     /** What the door was asked to be like; empty addresses are looked up, an empty certificate is made. */
-    private record Asked(boolean open, int port, List<String> addresses, String certificate, String key, Path home) {
+    private record Asked(int port, List<String> addresses, String certificate, String key, Path home) {
         LanCertificate certificate(List<String> named, Clock clock) throws IOException, GeneralSecurityException {
             return certificate.isBlank() ? LanCertificate.at(home.resolve("tls"), named, clock.instant()) : new LanCertificate(Path.of(certificate), Path.of(key));
         }
@@ -46,7 +46,7 @@ class LanConfiguration {
             @Value("${umber.home}") Path home,
             Clock clock)
             throws IOException, GeneralSecurityException {
-        this.door = open ? door(new Asked(true, port, addresses, certificate, key, home), clock) : new Door(Lan.NONE, null);
+        this.door = open ? door(new Asked(port, addresses, certificate, key, home), clock) : new Door(Lan.NONE, null);
     }
 
     private static Door door(Asked asked, Clock clock) throws IOException, GeneralSecurityException {
