@@ -5,13 +5,17 @@ import SignInAgain from './account/SignInAgain.vue'
 import { session } from './account/session'
 import LivePage from './live/LivePage.vue'
 import OutboxRibbon from './outbox/OutboxRibbon.vue'
+import StandingBanner from './standing/StandingBanner.vue'
 
 const route = useRoute()
 const inside = computed(() => session.current.value?.state === 'SIGNED_IN' && !route.meta['door'])
 </script>
 
 <template>
-  <RouterView />
+  <div class="flex h-dvh flex-col">
+    <StandingBanner class="shrink-0" :inside="inside" />
+    <div class="min-h-0 flex-1 overflow-auto"><RouterView /></div>
+  </div>
   <OutboxRibbon v-if="!route.meta['door']" />
   <template v-if="inside">
     <LivePage v-if="!session.ended.value" />

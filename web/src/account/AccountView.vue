@@ -10,10 +10,13 @@ import { useShop } from '../ui/useShop'
 import PairingDialog from './PairingDialog.vue'
 import PasswordForm from './PasswordForm.vue'
 import { forgetPasskey, makePasskey, passkeysWork } from './passkey'
+import ProofDialog from './ProofDialog.vue'
 import { roles, session, signOut } from './session'
+import { useProof } from './useProof'
 
 /** One's own ways in, and out. */
 const { when } = useShop()
+const proof = useProof()
 const devices = useQuery({ queryKey: ['account', 'devices'], queryFn: () => orThrow(ask(http.GET('/api/account/devices'))) })
 const passkeys = useQuery({ queryKey: ['account', 'passkeys'], queryFn: () => orThrow(ask(http.GET('/api/account/passkeys'))) })
 const pairing = ref<Schemas['PairingView'] | null>(null)
@@ -21,12 +24,12 @@ const problem = ref<Problem | null>(null)
 const kept = ref(false)
 
 async function pair() {
-  const answer = await ask(http.POST('/api/account/pairings'))
+  const answer = await proof.proved(() => ask(http.POST('/api/account/pairings')))
   pairing.value = answer.kind === 'ready' ? answer.value : null
   problem.value = answer.kind === 'failed' ? answer.problem : null
 }
 async function addPasskey() {
-  const answer = await makePasskey(`Made ${new Date().toLocaleDateString(undefined, { dateStyle: 'medium' })}`)
+  const answer = await proof.proved(() => makePasskey(`Made ${new Date().toLocaleDateString(undefined, { dateStyle: 'medium' })}`))
   problem.value = answer.kind === 'failed' ? answer.problem : null
   await passkeys.refetch()
 }
@@ -36,7 +39,8 @@ async function out(id: string) {
   await devices.refetch()
 }
 async function forget(id: string) {
-  await forgetPasskey(id)
+  const answer = await proof.proved(() => forgetPasskey(id))
+  problem.value = answer.kind === 'failed' ? answer.problem : null
   await passkeys.refetch()
 }
 </script>
@@ -80,6 +84,7 @@ async function forget(id: string) {
       </div>
     </div>
     <ProblemNote v-if="!pairing" class="mx-6" :problem="problem" />
+    <ProofDialog :proof="proof" />
     <PairingDialog :who="session.current.value?.shownName ?? ''" :pairing="pairing" :problem="null" @close="pairing = null; devices.refetch()" />
   </PageFrame>
 </template>

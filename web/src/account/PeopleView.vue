@@ -10,13 +10,17 @@ import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
 import { useShop } from '../ui/useShop'
 import PairingDialog from './PairingDialog.vue'
+import ProofDialog from './ProofDialog.vue'
+import { useProof } from './useProof'
 import { roles, session } from './session'
 
 /** Who works here, what each may do, and what happened to their accounts. */
 type Person = Schemas['PersonView']
 const { when } = useShop()
+const proof = useProof()
 const people = useQuery({ queryKey: ['people'], queryFn: () => orThrow(ask(http.GET('/api/accounts'))) })
 const events = useQuery({ queryKey: ['people', 'events'], queryFn: () => orThrow(ask(http.GET('/api/account-events'))) })
+const failures = useQuery({ queryKey: ['people', 'failures'], queryFn: () => orThrow(ask(http.GET('/api/sign-in-failures'))) })
 const adding = reactive({ name: '', shownName: '', role: 'BENCH' as Person['role'] })
 const shop = reactive({ shopName: '', ownerName: '', ownerShownName: '' })
 const problem = ref<Problem | null>(null)
@@ -24,15 +28,15 @@ const shopProblem = ref<Problem | null>(null)
 const pairing = ref<Schemas['PairingView'] | null>(null)
 const paired = ref('')
 
-async function settle<T>(request: Promise<{ kind: 'ready'; value: T } | { kind: 'failed'; problem: Problem }>): Promise<T | null> {
+async function settle<T>(request: Promise<{ kind: 'ready'; value: T } | { kind: 'failed'; problem: Problem } | { kind: 'left' }>): Promise<T | null> {
   const answer = await request
   problem.value = answer.kind === 'failed' ? answer.problem : null
-  await Promise.all([people.refetch(), events.refetch()])
+  await Promise.all([people.refetch(), events.refetch(), failures.refetch()])
   return answer.kind === 'ready' ? answer.value : null
 }
 async function link(person: Pick<Person, 'id' | 'shownName'>) {
   paired.value = person.shownName
-  pairing.value = await settle(ask(http.POST('/api/accounts/{id}/pairings', { params: { path: { id: person.id } } })))
+  pairing.value = await settle(proof.proved(() => ask(http.POST('/api/accounts/{id}/pairings', { params: { path: { id: person.id } } }))))
 }
 async function add() {
   const person = await settle(ask(http.POST('/api/accounts', { body: { id: crypto.randomUUID(), ...adding, shownName: adding.shownName || adding.name } })))
@@ -42,7 +46,7 @@ async function add() {
 }
 const change = (person: Person, role: Person['role'], closed: boolean) => settle(ask(http.PUT('/api/accounts/{id}', { params: { path: { id: person.id } }, body: { role, closed, version: person.version } })))
 async function openShop() {
-  const answer = await ask(http.POST('/api/shops', { body: shop }))
+  const answer = await proof.proved(() => ask(http.POST('/api/shops', { body: shop })))
   shopProblem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind !== 'ready') return
   paired.value = `${shop.ownerShownName}, owner of ${shop.shopName}`
@@ -64,6 +68,10 @@ const told: Record<Schemas['AccountEventView']['kind'], (e: Schemas['AccountEven
   CLOSED: (e) => `${e.actor} closed ${e.subject}’s account`,
   PASSWORD_SET: (e) => `${e.subject} set a password`,
 }
+const failed = (one: Schemas['FailureView']) => [
+  one.wrong > 0 ? `${one.wrong === 1 ? 'one wrong password' : `${one.wrong} wrong passwords`} for ${one.name}` : '',
+  one.shutOut > 0 ? `${one.shutOut} too soon after${one.wrong > 0 ? '' : ` others, for ${one.name}`}` : '',
+].filter(Boolean).join(', ')
 const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
 </script>
 
@@ -106,6 +114,12 @@ const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
         </details>
       </div>
       <section aria-labelledby="happened">
+        <template v-if="failures.data.value?.length">
+          <h2 class="mb-2 text-lg font-semibold">Failed tries to sign in</h2>
+          <ul class="mb-6 divide-y divide-line border-y border-line text-sm">
+            <li v-for="one in failures.data.value" :key="one.name + one.address + one.since" class="py-1.5"><span class="font-semibold" :class="one.wrong + one.shutOut >= 5 ? 'text-bad' : ''">{{ failed(one) }}</span><span class="block text-soft">last {{ when(one.lastAt) }}, from {{ one.address }}</span></li>
+          </ul>
+        </template>
         <h2 id="happened" class="mb-2 text-lg font-semibold">What happened</h2>
         <ol class="divide-y divide-line border-y border-line text-sm">
           <li v-for="(event, i) in events.data.value ?? []" :key="i" class="py-1.5"><span :class="grave(event.kind) ? 'font-semibold text-bad' : ''">{{ told[event.kind](event) }}</span><span class="block text-soft">{{ when(event.at) }}{{ event.address ? `, from ${event.address}` : '' }}</span></li>
@@ -113,6 +127,7 @@ const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
         <p v-if="events.data.value?.length === 0" class="text-soft">Nothing yet.</p>
       </section>
     </div>
+    <ProofDialog :proof="proof" />
     <PairingDialog :who="paired" :pairing="pairing" :problem="null" @close="pairing = null; people.refetch()" />
   </PageFrame>
 </template>

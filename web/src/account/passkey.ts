@@ -6,9 +6,9 @@ export function passkeysWork(): boolean {
   return 'PublicKeyCredential' in window && location.hostname === session.current.value?.passkeyHost
 }
 
-async function send(path: string, body: unknown): Promise<Answer<unknown>> {
+async function send(path: string, body: unknown, method = 'POST'): Promise<Answer<unknown>> {
   return ask((async () => {
-    const response = await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+    const response = await fetch(path, { method, headers: { 'Content-Type': 'application/json' }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
     const said: unknown = await response.json().catch(() => null)
     return response.ok ? { data: said, response } : { error: said, response }
   })())
@@ -43,6 +43,6 @@ export async function enterByPasskey(): Promise<Outcome<Session>> {
   return { kind: 'ready', value: (await loadSession(true))! }
 }
 
-export async function forgetPasskey(id: string): Promise<boolean> {
-  return (await fetch(`/webauthn/register/${id}`, { method: 'DELETE' })).ok
+export async function forgetPasskey(id: string): Promise<Answer<unknown>> {
+  return send(`/webauthn/register/${id}`, undefined, 'DELETE')
 }

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { readonly, ref } from 'vue'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -39,10 +40,26 @@ export function sessionEnded() {
   signedOut.forEach((tell) => tell())
 }
 
+const DATABASE_AWAY = '/problems/database-away'
+const away = ref(false)
+/** Whether the last answers said that the database is being started again. */
+export const databaseAway = readonly(away)
+
+/** Takes notice of what an answer says about the database, whichever way it was asked for. */
+export function heard(problem: Problem | null) {
+  away.value = problem?.type === DATABASE_AWAY
+}
+
+/** Whether the same request may well do better in a moment. */
+export function passes(problem: Problem): boolean {
+  return problem.type === unreachable.type || problem.type === DATABASE_AWAY || problem.type === '/problems/too-busy'
+}
+
 /** Turns a request into an answer. */
 export async function ask<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Answer<T>> {
   try {
     const { data, error, response } = await request
+    heard(isProblem(error) ? { ...unreachable, ...error } : null)
     if (response.ok) return { kind: 'ready', value: data as T }
     if (response.status === 401 && !doors.some((door) => response.url.endsWith(door))) sessionEnded()
     return { kind: 'failed', problem: isProblem(error) ? { ...unreachable, ...error } : unreachable }

@@ -19,7 +19,7 @@ const pages = [
 </script>
 
 <template>
-  <div class="grid h-dvh grid-rows-[minmax(0,1fr)_auto] sm:grid-cols-[5.5rem_minmax(0,1fr)] sm:grid-rows-1">
+  <div class="grid h-full grid-rows-[minmax(0,1fr)_auto] sm:grid-cols-[5.5rem_minmax(0,1fr)] sm:grid-rows-1">
     <nav class="order-last flex overflow-x-auto border-t border-line bg-ground sm:order-first sm:flex-col sm:overflow-y-auto sm:border-t-0 sm:border-r" aria-label="This set">
       <RouterLink to="/" class="flex min-h-16 min-w-16 flex-col items-center justify-center text-sm text-soft hover:text-ink"><ArrowLeftIcon class="size-5" aria-hidden="true" />Shelf</RouterLink>
       <RouterLink v-for="page in pages" :key="page.to" :to="`/sets/${setId}/${page.to}`" class="flex min-h-16 min-w-18 flex-col items-center justify-center gap-1 border-t-4 border-transparent text-sm whitespace-nowrap text-soft hover:text-ink sm:border-t-0 sm:border-l-4" active-class="border-t-accent! border-l-accent! bg-sheet font-semibold text-ink!">

@@ -21,6 +21,13 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
     }
     return settled
   }
+  /** The same; when somebody else was first, what they made of it is fetched, so that a second try starts from there. */
+  async function change(answer: Promise<Answer<Circuit>>): Promise<Answer<Circuit>> {
+    const settled = await keep(answer)
+    if (settled.kind === 'failed') await refresh()
+    return settled
+  }
+  const seenOf = (value: Omit<Schemas['SheetEdit'], 'seen'>) => query.data.value?.sheet.find((v) => v.node === value.node && v.reference === value.reference && v.kind === value.kind && v.mode === value.mode)?.seen ?? ''
   return {
     circuit: query.data,
     error: query.error,
@@ -36,16 +43,16 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
       if (answer.kind === 'failed') await refresh()
       return answer
     },
-    removePart: (reference: string) => keep(ask(http.DELETE('/api/sets/{setId}/parts/{reference}', { params: { path: { setId: toValue(setId), reference } } }))),
+    removePart: (reference: string) => keep(ask(http.DELETE('/api/sets/{setId}/parts/{reference}', { params: { path: { setId: toValue(setId), reference }, query: { seen: query.data.value?.parts.find((part) => part.reference === reference)?.line ?? '' } } }))),
     async ownSheet() {
       const answer = await ask(http.DELETE('/api/sets/{setId}/sheet-origin', { params: params() }))
       if (answer.kind === 'ready') await refresh()
       return answer
     },
-    settleUnread: () => keep(ask(http.DELETE('/api/sets/{setId}/unread-lines', { params: params() }))),
+    settleUnread: () => keep(ask(http.DELETE('/api/sets/{setId}/unread-lines', { params: { ...params(), query: { seen: query.data.value?.unreadSeen ?? '' } } }))),
     addValue: (body: Schemas['ValueEdit']) => keep(ask(http.POST('/api/sets/{setId}/part-values', { params: params(), body }))),
-    putPoints: (points: Schemas['PointEdit'][]) => keep(ask(http.PUT('/api/sets/{setId}/test-points', { params: params(), body: { points } }))),
-    putSheet: (body: Schemas['SheetEdit']) => keep(ask(http.PUT('/api/sets/{setId}/sheet-values', { params: params(), body }))),
+    putPoints: (points: Schemas['PointEdit'][]) => change(ask(http.PUT('/api/sets/{setId}/test-points', { params: params(), body: { points, seen: query.data.value?.pointsSeen ?? '' } }))),
+    putSheet: (value: Omit<Schemas['SheetEdit'], 'seen'>) => change(ask(http.PUT('/api/sets/{setId}/sheet-values', { params: params(), body: { ...value, seen: seenOf(value) } }))),
     async load(kind: 'circuit' | 'sheet' | 'reading' | 'part', file: File) {
       const answer = await upload(`/api/sets/${toValue(setId)}/${kind}-imports?fileName=${encodeURIComponent(file.name)}`, file)
       if (answer.kind === 'ready') await refresh()

@@ -64,7 +64,7 @@ async function keep() {
             <span v-if="!entry.standing && !entry.withdrawal" class="ml-2 text-sm">taken back or corrected</span>
           </td>
           <td class="pr-6 text-right max-sm:pr-0 font-figures font-semibold whitespace-nowrap" :class="entry.standing ? '' : 'line-through'">{{ say(entry.figure) }}</td>
-          <td class="text-sm max-sm:order-4 max-sm:col-span-2 max-sm:text-soft">{{ entry.conditions }}</td>
+          <td class="text-sm max-sm:order-4 max-sm:col-span-2 max-sm:text-soft">{{ entry.conditions }}<span v-if="entry.ahead" class="block text-doubt">Its time is ahead of this machine’s clock: one of the two is wrong.</span></td>
           <td class="text-sm max-sm:order-3">{{ entry.author }}</td>
         </tr>
       </tbody>

@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { computed, readonly, ref } from 'vue'
 import { session } from '../account/session'
-import { isProblem, sessionEnded, unreachable, type Answer, type Problem } from '../api/client'
+import { heard, isProblem, sessionEnded, unreachable, type Answer, type Problem } from '../api/client'
 
 /** One write that waits in this browser: kept until the server has taken it, in the order it was made. */
 export interface Waiting {
@@ -56,8 +56,10 @@ async function send({ path, body, bytes }: Entry): Promise<Outcome> {
       ? await fetch(path, { method: 'PUT', headers: { 'Content-Type': 'application/octet-stream' }, body: bytes })
       : await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
     if (response.status === 401) sessionEnded()
-    // A server that is only just coming up, a proxy without one behind it, or a session that ended: not answered yet.
-    return response.status >= 500 || response.status === 401 ? { kind: 'silent' } : { kind: 'answered', response }
+    if (response.status >= 500) heard(await problemOf(response.clone()))
+    // A server or database that is only just coming up, a full disk, a proxy without a server behind it, or a session that
+    // ended: not answered yet. What was too much at once goes in later.
+    return response.status >= 500 || response.status === 429 || response.status === 401 ? { kind: 'silent' } : { kind: 'answered', response }
   } catch {
     return { kind: 'silent' }
   }

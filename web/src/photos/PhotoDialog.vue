@@ -6,6 +6,7 @@ import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
+import TickField from '../ui/TickField.vue'
 import { useShop } from '../ui/useShop'
 import { phases, photoUrl, type Photo, type Shows, type usePhotos } from './usePhotos'
 
@@ -16,6 +17,7 @@ const caption = ref('')
 const phase = ref('')
 const shows = ref<Shows>('SET')
 const before = ref('')
+const showsOwner = ref(false)
 const problem = ref<Problem | null>(null)
 const earlier = computed(() => [{ id: '', name: 'of nothing' }, ...props.others.filter((other) => other.id !== props.photo.id && other.shows === 'SET').map((other) => ({ id: other.id, name: other.caption || other.fileName || other.id.slice(0, 6) }))])
 watch(
@@ -25,11 +27,12 @@ watch(
     phase.value = props.photo.phase
     shows.value = props.photo.shows
     before.value = props.photo.beforeId ?? ''
+    showsOwner.value = props.photo.showsOwner
   },
   { immediate: true },
 )
 async function keep() {
-  const answer = await props.doors.label(props.photo, { caption: caption.value, phase: phase.value, shows: shows.value, beforeId: before.value || null })
+  const answer = await props.doors.label(props.photo, { caption: caption.value, phase: phase.value, shows: shows.value, beforeId: before.value || null, showsOwner: showsOwner.value })
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'ready') emit('close')
 }
@@ -51,6 +54,7 @@ async function remove() {
         <ChoiceField v-model="before" class="w-56!" label="The “after” of" :options="earlier" />
       </div>
       <p class="text-sm text-soft">{{ photo.width }} × {{ photo.height }}<template v-if="photo.shotAt">, taken {{ when(photo.shotAt) }}</template>, kept {{ when(photo.receivedAt) }} by {{ photo.author }}</p>
+      <TickField v-model="showsOwner" label="Shows who the owner is: erase it with the owner’s data" />
       <ProblemNote :problem="problem" />
       <div class="flex gap-3">
         <AppButton look="main" type="submit">Keep</AppButton>

@@ -71,7 +71,7 @@ export function usePhotos(setId: MaybeRefOrGetter<string>) {
     again: send,
     giveUp: (id: string) => { sending.value = sending.value.filter((one) => one.id !== id) },
     async label(photo: Photo, edit: Partial<Schemas['PhotoEdit']>) {
-      const body = { shows: photo.shows, phase: photo.phase, caption: photo.caption, beforeId: photo.beforeId ?? null, version: photo.version, ...edit }
+      const body = { shows: photo.shows, phase: photo.phase, caption: photo.caption, beforeId: photo.beforeId ?? null, showsOwner: photo.showsOwner, version: photo.version, ...edit }
       const answer = await ask(http.PUT('/api/sets/{setId}/photos/{photoId}', { params: { path: { setId: toValue(setId), photoId: photo.id } }, body }))
       if (answer.kind === 'ready') put(answer.value)
       return answer

@@ -12,7 +12,7 @@ useHeadingFocus('heading')
 </script>
 
 <template>
-  <div class="flex h-dvh flex-col">
+  <div class="flex h-full flex-col">
     <header class="flex min-h-16 flex-wrap items-center gap-x-6 border-b py-1 border-line bg-sheet px-6 max-sm:px-4">
       <h1 ref="heading" tabindex="-1" class="text-xl font-semibold">{{ title }}</h1>
       <p v-if="hint" class="text-soft max-sm:hidden">{{ hint }}</p>

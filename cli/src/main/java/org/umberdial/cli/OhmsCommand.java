@@ -5,6 +5,7 @@ import java.util.concurrent.Callable;
 import org.umberdial.core.circuit.cold.ColdOhms;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.value.SpreadsheetCell;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -33,7 +34,7 @@ final class OhmsCommand implements Callable<Integer> {
         StringBuilder out = new StringBuilder("node,ohms\n");
         new ColdOhms(Values.nominal(network)).chart(reference).forEach((node, ohms) -> {
             if (!node.equals(reference)) {
-                out.append(node).append(',').append(DeckFile.number(ohms)).append('\n');
+                out.append(SpreadsheetCell.written(node)).append(',').append(DeckFile.number(ohms)).append('\n');
             }
         });
         command.commandLine().getOut().print(out);

@@ -7,6 +7,7 @@ import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.NotSettled;
 import org.umberdial.core.circuit.work.Ripple;
+import org.umberdial.core.value.SpreadsheetCell;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -44,7 +45,7 @@ final class RippleCommand implements Callable<Integer> {
         for (String node : network.names().subList(0, network.namedNodes())) {
             double volts = ripple.peakToPeak(node);
             boolean still = volts < LEAST_VOLTS;
-            out.append(node).append(',').append(still ? "0" : DeckFile.number(volts)).append(',').append(still ? "0" : DeckFile.number(ripple.hertz(node))).append('\n');
+            out.append(SpreadsheetCell.written(node)).append(',').append(still ? "0" : DeckFile.number(volts)).append(',').append(still ? "0" : DeckFile.number(ripple.hertz(node))).append('\n');
         }
         command.commandLine().getOut().print(out);
         command.commandLine().getOut().flush();

@@ -15,6 +15,7 @@ import org.umberdial.core.circuit.work.Ripple;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Volts;
+import org.umberdial.core.value.SpreadsheetCell;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -57,11 +58,11 @@ final class SolveCommand implements Callable<Integer> {
         for (String node : network.names().subList(0, network.namedNodes())) {
             if (floating.contains(node)) {
                 file.note(node + " has no path for direct current; its cells are empty.");
-                out.append(node).append(",,,,\n");
+                out.append(SpreadsheetCell.written(node)).append(",,,,\n");
                 continue;
             }
             double ac = ripple.map(found -> found.rms(node)).orElse(0.0);
-            out.append(node).append(',').append(DeckFile.number(clean(point.volts(node).orElse(0)))).append(',')
+            out.append(SpreadsheetCell.written(node)).append(',').append(DeckFile.number(clean(point.volts(node).orElse(0)))).append(',')
                     .append(ac < SHOWN_AC_VOLTS ? "" : DeckFile.number(ac)).append(',')
                     .append(cell(readings.reads(node, volts -> shown.inputResistance(new Volts(volts)).value()))).append(',')
                     .append(cell(readings.sourceOhms(node))).append('\n');

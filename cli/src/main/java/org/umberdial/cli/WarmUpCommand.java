@@ -9,6 +9,7 @@ import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.LineSchedule;
 import org.umberdial.core.circuit.work.WarmUp;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.SpreadsheetCell;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -54,7 +55,7 @@ final class WarmUpCommand implements Callable<Integer> {
         List<String> points = file.deck().testPoints().stream().filter(point -> network.node(point).isPresent()).toList();
         WarmUp.Course course = WarmUp.run(Values.nominal(network), schedule, points, length);
         StringBuilder out = new StringBuilder("seconds,line_volts,set_volts,line_amps,lamp_watts");
-        points.forEach(point -> out.append(',').append(point));
+        points.forEach(point -> out.append(',').append(SpreadsheetCell.written(point)));
         out.append('\n');
         for (WarmUp.Sample sample : course.samples()) {
             out.append(String.format(Locale.ROOT, "%.2f,%.3f,%.3f,%.5f,%.3f", sample.seconds(), sample.lineVolts(), sample.setVolts(), sample.lineAmperes(), sample.lampWatts()));

@@ -66,7 +66,6 @@ class AccountTest {
     void theSession_livesInTheDatabase_soAnyNodeKnowsIt() {
         Guest carol = owner.with("carol", "BENCH");
         try (ConfigurableApplicationContext second = RunningServer.started(SCHEMA)) {
-            // One cookie jar does not keep ports apart, just as a browser does not.
             assertEquals(200, carol.at(RunningServer.base(second)).get("/api/sets").status());
         }
     }
@@ -100,7 +99,9 @@ class AccountTest {
         assertEquals(429, thief.signIn("ada", Guest.PASSWORD).status());
         assertEquals(401, guest().signIn("nobody.here", "whatever it is").status(), "other names are not shut out");
         String events = owner.get("/api/account-events").text();
-        assertTrue(events.contains("SHUT_OUT") && events.contains("REFUSED"), events);
+        assertTrue(!events.contains("SHUT_OUT") && !events.contains("REFUSED"), "failures fill no list people read");
+        var failure = owner.get("/api/sign-in-failures").json().valueStream().filter(f -> f.get("name").asString().equals("ada")).findFirst().orElseThrow();
+        assertTrue(failure.get("wrong").asInt() >= 5 && failure.get("shutOut").asInt() >= 1, failure.toString());
     }
 
     @Test

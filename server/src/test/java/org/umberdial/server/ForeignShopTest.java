@@ -157,6 +157,6 @@ class ForeignShopTest {
     }
 
     private static Connection connection() throws SQLException {
-        return DriverManager.getConnection(RunningServer.setting("spring.datasource.url"), "umber", "umber");
+        return DriverManager.getConnection(RunningServer.setting("spring.datasource.url"), "umber", System.getenv("UMBER_DB_PASSWORD"));
     }
 }

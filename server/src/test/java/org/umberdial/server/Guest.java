@@ -2,6 +2,7 @@ package org.umberdial.server;
 
 import java.io.IOException;
 import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -30,7 +31,15 @@ final class Guest {
 
     /** The same person with the same cookies at another node. */
     Guest at(String other) {
-        return new Guest(other, cookies);
+        CookieManager theirs = new CookieManager();
+        // Each door has a name of its own for its cookie; nodes behind a balancer have the same door.
+        cookies.getCookieStore().getCookies().forEach(cookie -> {
+            HttpCookie same = new HttpCookie(cookie.getName().replaceAll("[0-9]+$", String.valueOf(URI.create(other).getPort())), cookie.getValue());
+            same.setPath("/");
+            same.setVersion(0);
+            theirs.getCookieStore().add(URI.create(other), same);
+        });
+        return new Guest(other, theirs);
     }
 
     /** The cookie set last, with its attributes. */
@@ -61,7 +70,7 @@ final class Guest {
     RunningServer.Answer send(String method, String path, String type, String body) {
         HttpRequest.BodyPublisher content = body.isEmpty() ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body);
         RunningServer.Answer answer = RunningServer.send(http, HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", type).method(method, content).build());
-        lastCookie = answer.response().headers().firstValue("Set-Cookie").orElse(lastCookie);
+        lastCookie = answer.response().headers().allValues("Set-Cookie").stream().filter(cookie -> cookie.contains("umber-session")).findFirst().orElse(lastCookie);
         return answer;
     }
 

@@ -1,5 +1,6 @@
 package org.umberdial.server;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -16,6 +17,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -39,7 +41,9 @@ class PhotoTest {
         assertFalse(new String(full, StandardCharsets.ISO_8859_1).contains("Exif"));
         BufferedImage thumb = ImageIO.read(new ByteArrayInputStream(bytes(set + "/photos/" + id + "/thumb")));
         assertEquals(360, thumb.getHeight());
-        assertEquals(1, put(set, id, "chassis.jpg", "SET", picture(30, 30, "jpg")).json().size(), "the same id again changes nothing");
+        RunningServer.Answer other = put(set, id, "chassis.jpg", "SET", picture(30, 30, "jpg"));
+        assertEquals("/problems/same-id", other.json().get("type").asString(), "the same id with another picture");
+        assertArrayEquals(full, bytes(set + "/photos/" + id + "/full"));
     }
 
     @Test
@@ -49,12 +53,21 @@ class PhotoTest {
         String after = UUID.randomUUID().toString();
         put(set, before, "a.png", "SET", picture(40, 30, "png"));
         put(set, after, "b.png", "SET", picture(40, 30, "png"));
-        JsonNode paired = RunningServer.put(set + "/photos/" + after, "{\"shows\":\"SET\",\"phase\":\"RECAP\",\"caption\":\"after the new cans\",\"beforeId\":\"" + before + "\",\"version\":0}").json();
+        JsonNode paired = RunningServer.put(set + "/photos/" + after, "{\"shows\":\"SET\",\"phase\":\"RECAP\",\"caption\":\"after the new cans\",\"beforeId\":\"" + before + "\",\"showsOwner\":true,\"version\":0}").json();
         assertEquals(before, paired.at("/1/beforeId").asString());
-        assertEquals(409, RunningServer.put(set + "/photos/" + after, "{\"shows\":\"SET\",\"phase\":\"RECAP\",\"caption\":\"x\",\"version\":0}").status());
-        assertEquals(422, RunningServer.put(set + "/photos/" + after, "{\"shows\":\"SET\",\"phase\":\"LUNCH\",\"caption\":\"x\",\"version\":1}").status());
+        assertEquals(409, RunningServer.put(set + "/photos/" + after, "{\"shows\":\"SET\",\"phase\":\"RECAP\",\"caption\":\"x\",\"showsOwner\":false,\"version\":0}").status());
+        assertEquals(422, RunningServer.put(set + "/photos/" + after, "{\"shows\":\"SET\",\"phase\":\"LUNCH\",\"caption\":\"x\",\"showsOwner\":false,\"version\":1}").status());
         assertEquals(1, delete(set + "/photos/" + before).json().size());
         assertEquals(404, delete(set + "/photos/" + before).status());
+        for (String size : List.of("full", "thumb")) {
+            assertEquals(404, RunningServer.get(set + "/photos/" + before + "/" + size).status(), "a picture that was taken away is gone at once");
+        }
+        var kept = RunningServer.get(set + "/photos/" + after + "/full").response().headers();
+        assertTrue(kept.firstValue("Cache-Control").orElse("").contains("no-cache"), kept.toString());
+        assertEquals(404, RunningServer.get(set() + "/photos/" + after + "/full").status(), "by another set's address");
+        RunningServer.post(set + "/owner-erasures", "{\"id\":\"" + UUID.randomUUID() + "\"}");
+        assertEquals(404, RunningServer.get(set + "/photos/" + after + "/full").status(), "it showed the owner");
+        assertEquals(0, RunningServer.bean(org.jooq.DSLContext.class).fetchCount(org.umberdial.tables.Tables.PHOTO_BYTES, org.umberdial.tables.Tables.PHOTO_BYTES.PHOTO_ID.eq(after)));
     }
 
     @Test

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -38,7 +39,10 @@ public final class RunningServer implements BeforeAllCallback {
 
     /** One more application, on a schema of its own or of another. */
     static ConfigurableApplicationContext started(String schema, String... settings) {
-        List<String> arguments = new ArrayList<>(List.of("--server.port=0", "--umber.db.port=" + System.getProperty("umber.db.port", "20306"), "--umber.db.name=" + schema));
+        List<String> arguments = new ArrayList<>(List.of("--server.port=0", "--umber.db.name=" + schema));
+        if (Stream.of(settings).noneMatch(setting -> setting.startsWith("--umber.home="))) {
+            arguments.add("--umber.home=target/home");
+        }
         arguments.addAll(List.of(settings));
         return new SpringApplicationBuilder(UmberDial.class).run(arguments.toArray(String[]::new));
     }

@@ -57,7 +57,8 @@ class ShelfTest {
         RunningServer.post("/api/sets/" + id + "/parts", "{\"line\":\"R99 a b 1k ; desc=\\\"" + word + "\\\"\"}");
         assertEquals(1, total(word));
         assertEquals(1, total(word + "+1k0"));
-        assertTrue(RunningServer.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(RunningServer.base() + "/api/sets/" + id + "/parts/R99")).DELETE().build()).status() == 200);
+        String line = RunningServer.get("/api/sets/" + id + "/circuit").json().get("parts").valueStream().filter(p -> p.get("reference").asString().equals("R99")).findFirst().orElseThrow().get("line").asString();
+        assertTrue(RunningServer.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(RunningServer.base() + "/api/sets/" + id + "/parts/R99?seen=" + java.net.URLEncoder.encode(line, java.nio.charset.StandardCharsets.UTF_8))).DELETE().build()).status() == 200);
         assertEquals(0, total(word));
     }
 

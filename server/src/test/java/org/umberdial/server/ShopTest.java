@@ -25,7 +25,7 @@ class ShopTest {
         SetService sets = RunningServer.bean(SetService.class);
         assertEquals(0, sets.count(other));
         assertThrows(Problem.class, () -> sets.set(other, set));
-        assertThrows(Problem.class, () -> sets.removePart(other, set, "R1"));
+        assertThrows(Problem.class, () -> sets.removePart(other, set, "R1", ""));
         assertThrows(Problem.class, () -> sets.addValue(new Caller(other, "x"), set, UUID.randomUUID().toString(), "R1", new PartValue(ValueOrigin.FITTED, 1, "")));
         assertTrue(RunningServer.bean(ReadingService.class).kept(other, set).isEmpty());
         assertTrue(RunningServer.bean(ShopService.class).instruments(other).isEmpty());
@@ -55,13 +55,20 @@ class ShopTest {
     @Test
     void testPointsAndSheet_areCheckedAgainstTheCircuit() throws IOException {
         String path = "/api/sets/" + RunningServer.newTableSet();
-        assertEquals(422, RunningServer.put(path + "/test-points", "{\"points\":[{\"node\":\"nowhere\",\"name\":\"X\"}]}").status());
-        assertEquals(422, RunningServer.put(path + "/test-points", "{\"points\":[{\"node\":\"filter_1\",\"name\":\"X\"},{\"node\":\"filter_2\",\"name\":\"x\"}]}").status());
-        assertEquals(1, RunningServer.put(path + "/test-points", "{\"points\":[{\"node\":\"filter_1\",\"name\":\"First\"}]}").json().get("testPoints").size());
-        String sheet = "{\"node\":\"filter_1\",\"reference\":\"0\",\"kind\":\"DC\",\"value\":\"121\",\"lineVolts\":\"117\",\"meter\":\"10M\",\"mode\":\"\"}";
+        String seen = ",\"seen\":\"" + RunningServer.get(path + "/circuit").json().get("pointsSeen").asString() + "\"}";
+        assertEquals(422, RunningServer.put(path + "/test-points", "{\"points\":[{\"node\":\"nowhere\",\"name\":\"X\"}]" + seen).status());
+        assertEquals(422, RunningServer.put(path + "/test-points", "{\"points\":[{\"node\":\"filter_1\",\"name\":\"X\"},{\"node\":\"filter_2\",\"name\":\"x\"}]" + seen).status());
+        String one = "{\"points\":[{\"node\":\"filter_1\",\"name\":\"First\"}]" + seen;
+        assertEquals(1, RunningServer.put(path + "/test-points", one).json().get("testPoints").size());
+        assertEquals(409, RunningServer.put(path + "/test-points", one.replace("First", "Mine")).status(), "made from a list that is no longer there");
+        String before = RunningServer.get(path + "/circuit").json().get("sheet").valueStream().filter(v -> v.get("node").asString().equals("filter_1")).findFirst().orElseThrow().get("seen").asString();
+        String sheet = "{\"node\":\"filter_1\",\"reference\":\"0\",\"kind\":\"DC\",\"value\":\"121\",\"lineVolts\":\"117\",\"meter\":\"10M\",\"mode\":\"\",\"seen\":\"" + before + "\"}";
         assertTrue(RunningServer.put(path + "/sheet-values", sheet).text().contains("121"));
         assertEquals("#/meter", RunningServer.put(path + "/sheet-values", sheet.replace("10M", "good one")).json().get("errors").get(0).get("pointer").asString());
-        int before = RunningServer.get(path + "/circuit").json().get("sheet").size();
-        assertEquals(before - 1, RunningServer.put(path + "/sheet-values", sheet.replace("121", "")).json().get("sheet").size());
+        assertEquals(409, RunningServer.put(path + "/sheet-values", sheet.replace("121", "122")).status());
+        var circuit = RunningServer.get(path + "/circuit").json();
+        String now = circuit.get("sheet").valueStream().filter(v -> v.get("node").asString().equals("filter_1")).findFirst().orElseThrow().get("seen").asString();
+        assertEquals(circuit.get("sheet").size() - 1, RunningServer.put(path + "/sheet-values", sheet.replace("121", "").replace(before, now)).json().get("sheet").size());
+        assertEquals(422, RunningServer.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(RunningServer.base() + path + "/parts/R1?seen=R1+a+b+1")).DELETE().build()).status());
     }
 }

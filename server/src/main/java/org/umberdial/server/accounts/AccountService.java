@@ -20,6 +20,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.accounts.internal.AccountTables;
+import org.umberdial.server.accounts.internal.TryTables;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.security.Role;
@@ -33,6 +34,7 @@ public class AccountService {
     private static final Duration LINK_LIVES = Duration.ofMinutes(10);
 
     private final AccountTables tables;
+    private final TryTables tries;
     private final ShopService shops;
     private final PasswordEncoder passwords;
     private final OneTimeTokenService links;
@@ -41,8 +43,9 @@ public class AccountService {
     private final boolean demo;
     private final PasswordRule rule = new PasswordRule();
 
-    AccountService(AccountTables tables, ShopService shops, PasswordEncoder passwords, OneTimeTokenService links, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock, @Value("${umber.demo}") boolean demo) {
+    AccountService(AccountTables tables, TryTables tries, ShopService shops, PasswordEncoder passwords, OneTimeTokenService links, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock, @Value("${umber.demo}") boolean demo) {
         this.tables = tables;
+        this.tries = tries;
         this.shops = shops;
         this.passwords = passwords;
         this.links = links;
@@ -119,6 +122,9 @@ public class AccountService {
     public Account add(Caller owner, String id, String name, String shownName, Role role, String address) {
         Optional<Account> there = tables.of(owner.shopId()).stream().filter(a -> a.id().equals(id)).findFirst();
         if (there.isPresent()) {
+            if (!there.get().name().equals(name(name))) {
+                throw Problem.sameId("A person");
+            }
             return there.get();
         }
         Account account = new Account(owner.shopId(), id, name(name), shown(owner.shopId(), shownName), role, null, false, 0);
@@ -140,6 +146,7 @@ public class AccountService {
             throw Problem.changedMeanwhile(was.shownName());
         }
         endSessions(was.name());
+        forgetWaysIn(was.name());
         happened(owner.shopId(), owner.author(), closed ? AccountEvent.Kind.CLOSED : AccountEvent.Kind.CHANGED, was.shownName(), address);
         return account(owner.shopId(), id);
     }
@@ -155,28 +162,32 @@ public class AccountService {
         return links.generate(new GenerateOneTimeTokenRequest(account.name(), LINK_LIVES));
     }
 
-    /**
-     * Sets a person's own password; their other sessions end.
-     *
-     * @param current   the password so far; not asked for when there is none or they came in by a link just now
-     * @param justLinked whether they did
-     */
+    /** Whether a password is a person's; nobody's when they have none. */
+    public boolean isPassword(Account account, String password) {
+        return account.passwordHash() != null && passwords.matches(password, account.passwordHash());
+    }
+
+    /** Sets a person's own password; their other sessions end, and links that were made for them. */
     @Transactional
-    public void setPassword(Caller caller, String current, String password, boolean justLinked, String keptSession, String address) {
+    public void setPassword(Caller caller, String password, String keptSession, String address) {
         Account account = account(caller.shopId(), caller.accountId());
-        if (account.passwordHash() != null && !justLinked && !passwords.matches(current, account.passwordHash())) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "That is not the password so far.").at("current");
-        }
         rule.check(password, List.of(account.name(), account.shownName(), shops.shop(caller.shopId()).name()));
         if (!tables.update(new Account(account.shopId(), account.id(), account.name(), account.shownName(), account.role(), passwords.encode(password), false, account.version()))) {
             throw Problem.changedMeanwhile("Your account");
         }
         sessions.findByPrincipalName(account.name()).keySet().stream().filter(id -> !id.equals(keptSession)).forEach(sessions::deleteById);
+        forgetWaysIn(account.name());
         happened(caller.shopId(), caller.author(), AccountEvent.Kind.PASSWORD_SET, account.shownName(), address);
+    }
+
+    private void forgetWaysIn(String name) {
+        tables.forgetLinks(name);
+        tries.forgetDevices(name);
     }
 
     public void signOutEverywhere(Caller caller, String address) {
         endSessions(caller.name());
+        forgetWaysIn(caller.name());
         happened(caller.shopId(), caller.author(), AccountEvent.Kind.SIGNED_OUT_EVERYWHERE, caller.author(), address);
     }
 
@@ -214,16 +225,20 @@ public class AccountService {
         return tables.events(owner.shopId());
     }
 
-    /** Whether a try to come in is one too many; counts it either way. */
-    boolean oneTooMany(String name, String address, int perName, int perAddress, Duration within) {
+    /** Notes a failed try for the owner of the account it was for, apart from what happened to accounts. */
+    void failed(Account account, String address, boolean shutOut) {
         Instant now = clock.instant();
-        tables.forgetTriesBefore(now.minus(Duration.ofDays(1)));
-        tables.tried(name, address, now);
-        return tables.tries(name, address, now.minus(within)) > perName || tables.tries(address, now.minus(within)) > perAddress;
+        tries.failed(account.shopId(), account.name(), address, shutOut, now);
+        tries.pruneFailures(account.shopId(), now);
     }
 
-    void forgetTries(String name, String address) {
-        tables.forgetTries(name, address);
+    public List<SignInFailure> failures(Caller owner) {
+        return tries.failures(owner.shopId());
+    }
+
+    /** Whether a person has any way of their own to prove who they are. */
+    public boolean hasPasskey(String name) {
+        return tables.hasPasskey(name);
     }
 
     private void insert(Account account) {

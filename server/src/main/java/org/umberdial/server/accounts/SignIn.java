@@ -21,6 +21,7 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
+import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 
@@ -30,22 +31,25 @@ public class SignIn {
     /** Session attribute: what kind of device it is, for its person to recognise. */
     public static final String DEVICE = "umber.device";
     private static final String LINKED_AT = "umber.linked-at";
-    private static final String BY_LINK = "(link)";
-    private static final int TRIES_PER_NAME = 5;
-    private static final int TRIES_PER_ADDRESS = 30;
-    private static final Duration WITHIN = Duration.ofMinutes(15);
+    private static final String PROVED_AT = "umber.proved-at";
     /** Without being used. */
     private static final Duration STAYS = Duration.ofDays(7);
     private static final Duration LINK_COUNTS_FOR = Duration.ofMinutes(10);
+    /** After which whoever sits at an open session must show once more who they are, before giving away another way in. */
+    private static final Duration PROOF_COUNTS_FOR = Duration.ofMinutes(5);
     private static final int LONGEST_NAME = 40;
 
     private final AccountService accounts;
+    private final TryLimits limits;
+    private final KnownDevices devices;
     private final AuthenticationManager doors;
     private final SecurityContextRepository contexts;
     private final Clock clock;
 
-    SignIn(AccountService accounts, AuthenticationManager doors, SecurityContextRepository contexts, Clock clock) {
+    SignIn(AccountService accounts, TryLimits limits, KnownDevices devices, AuthenticationManager doors, SecurityContextRepository contexts, Clock clock) {
         this.accounts = accounts;
+        this.limits = limits;
+        this.devices = devices;
         this.doors = doors;
         this.contexts = contexts;
         this.clock = clock;
@@ -59,39 +63,44 @@ public class SignIn {
     public Account byPassword(HttpServletRequest request, HttpServletResponse response, String name, String password) {
         String typed = name.strip().toLowerCase(Locale.ROOT);
         String counted = typed.substring(0, Math.min(LONGEST_NAME, typed.length()));
-        Optional<Account> known = accounts.named(typed);
-        if (accounts.oneTooMany(counted, request.getRemoteAddr(), TRIES_PER_NAME, TRIES_PER_ADDRESS, WITHIN)) {
-            known.ifPresent(account -> accounts.happened(account.shopId(), counted, AccountEvent.Kind.SHUT_OUT, account.shownName(), request.getRemoteAddr()));
-            throw tooOften();
-        }
+        Optional<Account> account = accounts.named(typed);
+        count(request, counted, account);
         try {
             Authentication who = doors.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(typed, password));
-            accounts.forgetTries(counted, request.getRemoteAddr());
-            return enter(request, response, who, AccountEvent.Kind.SIGNED_IN);
+            Account entered = enter(request, response, who, AccountEvent.Kind.SIGNED_IN);
+            limits.forgive(counted, request.getRemoteAddr());
+            request.getSession().setAttribute(PROVED_AT, clock.millis());
+            devices.remember(request, response, entered.name());
+            return entered;
         } catch (AuthenticationException refused) {
-            known.ifPresent(account -> accounts.happened(account.shopId(), counted, AccountEvent.Kind.REFUSED, account.shownName(), request.getRemoteAddr()));
+            account.ifPresent(known -> accounts.failed(known, request.getRemoteAddr(), false));
             throw new Problem(Problem.Kind.SIGNED_OUT, "Name and password do not belong together. Check both; capitals count in the password.");
+        }
+    }
+
+    private void count(HttpServletRequest request, String counted, Optional<Account> account) {
+        try {
+            limits.count(counted, request.getRemoteAddr(), account.map(Account::shopId), devices.knows(request, counted));
+        } catch (Problem tooOften) {
+            account.ifPresent(known -> accounts.failed(known, request.getRemoteAddr(), true));
+            throw tooOften;
         }
     }
 
     /** Lets a device in by a one-time link. */
     public Account byLink(HttpServletRequest request, HttpServletResponse response, String token) {
-        if (accounts.oneTooMany(BY_LINK, request.getRemoteAddr(), TRIES_PER_ADDRESS, TRIES_PER_ADDRESS, WITHIN)) {
-            throw tooOften();
-        }
+        limits.count(TryLimits.BY_LINK, request.getRemoteAddr(), Optional.empty(), false);
         try {
             Authentication who = doors.authenticate(OneTimeTokenAuthenticationToken.unauthenticated(token));
             Account account = enter(request, response, who, AccountEvent.Kind.SIGNED_IN_BY_LINK);
             request.getSession().setAttribute(LINKED_AT, clock.millis());
-            accounts.forgetTries(BY_LINK, request.getRemoteAddr());
+            request.getSession().removeAttribute(PROVED_AT);
+            limits.forgive(TryLimits.BY_LINK, request.getRemoteAddr());
+            devices.remember(request, response, account.name());
             return account;
         } catch (AuthenticationException refused) {
             throw new Problem(Problem.Kind.SIGNED_OUT, "This link has been used, is older than ten minutes, or was not read whole. Make a new one on the other screen.");
         }
-    }
-
-    private static Problem tooOften() {
-        return new Problem(Problem.Kind.TOO_OFTEN, "That was wrong too often. Wait a quarter of an hour, then try again; or ask the owner for a link.");
     }
 
     private Account enter(HttpServletRequest request, HttpServletResponse response, Authentication who, AccountEvent.Kind kind) {
@@ -107,18 +116,23 @@ public class SignIn {
         return account;
     }
 
-    /** A session that is somebody's lives longer than one that only holds the question a passkey answers. */
     private static void settle(HttpSession session, HttpServletRequest request) {
         session.setMaxInactiveInterval((int) STAYS.toSeconds());
         session.setAttribute(DEVICE, device(request.getHeader("User-Agent")));
     }
 
-    /** A passkey's own filter has let somebody in. */
+    /** A passkey's own filter has let somebody in, or somebody who was in has shown once more who they are. */
     @EventListener
     void byPasskey(InteractiveAuthenticationSuccessEvent entered) {
         HttpServletRequest request = ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+        Optional<Account> account = accounts.named(entered.getAuthentication().getName()).filter(known -> !known.closed());
+        if (account.isEmpty()) {
+            request.getSession().invalidate();
+            return;
+        }
         settle(request.getSession(), request);
-        accounts.named(entered.getAuthentication().getName()).ifPresent(account -> accounts.happened(account.shopId(), account.shownName(), AccountEvent.Kind.SIGNED_IN_BY_PASSKEY, account.shownName(), request.getRemoteAddr()));
+        request.getSession().setAttribute(PROVED_AT, clock.millis());
+        accounts.happened(account.get().shopId(), account.get().shownName(), AccountEvent.Kind.SIGNED_IN_BY_PASSKEY, account.get().shownName(), request.getRemoteAddr());
     }
 
     public void out(HttpServletRequest request, Caller caller) {
@@ -131,8 +145,53 @@ public class SignIn {
 
     /** Whether this session came in by a link so lately that its person need not know a password. */
     public boolean justLinked(HttpServletRequest request) {
+        return within(request, LINKED_AT, LINK_COUNTS_FOR);
+    }
+
+    /**
+     * Makes sure that whoever sits at an open session is who came in.
+     *
+     * @throws Problem {@code PROVE_FIRST} when password or passkey were shown more than five minutes ago
+     */
+    public void requireProof(HttpServletRequest request) {
+        // The demo has neither session nor password; it acts for whoever sits at the machine.
+        if (request.getSession(false) != null && !within(request, PROVED_AT, PROOF_COUNTS_FOR)) {
+            throw new Problem(Problem.Kind.PROVE_FIRST, "Show once more that it is you: this gives away a way in, and this screen has been open for a while.");
+        }
+    }
+
+    /**
+     * Makes sure of it before a person's own password or passkey is set; one who came in by a link just now may have none yet.
+     */
+    public void requireProofOrLink(HttpServletRequest request) {
+        if (!justLinked(request)) {
+            requireProof(request);
+        }
+    }
+
+    /**
+     * Takes a password as proof that the person of an open session sits there.
+     *
+     * @throws InvalidEntry it is not theirs
+     * @throws Problem      tried too often
+     */
+    public void prove(HttpServletRequest request, Caller caller, String password, String field) {
+        Account account = accounts.account(caller.shopId(), caller.accountId());
+        count(request, account.name(), Optional.of(account));
+        if (!accounts.isPassword(account, password)) {
+            accounts.failed(account, request.getRemoteAddr(), false);
+            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "That is not your password.").at(field);
+        }
+        limits.forgive(account.name(), request.getRemoteAddr());
         HttpSession session = request.getSession(false);
-        return session != null && session.getAttribute(LINKED_AT) instanceof Long at && Instant.ofEpochMilli(at).plus(LINK_COUNTS_FOR).isAfter(clock.instant());
+        if (session != null) {
+            session.setAttribute(PROVED_AT, clock.millis());
+        }
+    }
+
+    private boolean within(HttpServletRequest request, String attribute, Duration time) {
+        HttpSession session = request.getSession(false);
+        return session != null && session.getAttribute(attribute) instanceof Long at && Instant.ofEpochMilli(at).plus(time).isAfter(clock.instant());
     }
 
     private static String device(String agent) {

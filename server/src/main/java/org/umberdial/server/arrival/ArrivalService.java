@@ -61,6 +61,7 @@ public class ArrivalService {
     public void eraseOwner(Caller caller, String setId, String id) {
         sets.eraseOwner(caller.shopId(), setId);
         journals.eraseOwnersWords(caller.shopId(), setId);
-        journals.keep(caller, setId, id, new Remark("", "The owner's name, contact and words were erased; what was found, read and done stays."), Optional.empty());
+        photos.eraseOwner(caller.shopId(), setId);
+        journals.keep(caller, setId, id, new Remark("", "The owner's name, contact and words were erased, and pictures marked as showing the owner; what was found, read and done stays."), Optional.empty());
     }
 }

@@ -1,21 +1,18 @@
 package org.umberdial.server.bundle;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,9 +41,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** Writes a set with everything known of it into one file, and takes such a file into a set that has nothing yet. */
 @Service
 public class BundleService {
+    private static final String BY_FILE = "set bundle";
+    private static final int LONGEST_SOURCE = 120;
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final int MOST_ENTRIES = 2_000;
-    private static final long MOST_BYTES = 400_000_000;
 
     private final SetService sets;
     private final ExchangeService exchange;
@@ -69,13 +66,13 @@ public class BundleService {
     }
 
     /** The set as a zip: {@code set.json}, {@code circuit.cir}, {@code sheet.csv}, {@code readings.csv} and its pictures. */
-    public byte[] write(String shopId, String setId) {
+    public void write(String shopId, String setId, OutputStream out) {
         StoredSet set = sets.set(shopId, setId);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             List<BundleText.Picture> pictures = new ArrayList<>();
-            for (Photo photo : photos.all(shopId, setId)) {
-                PhotoService.Content content = photos.content(shopId, photo.id(), "full").orElseThrow();
+            // Who the owner is stays in the shop.
+            for (Photo photo : photos.all(shopId, setId).stream().filter(photo -> !photo.showsOwner()).toList()) {
+                PhotoService.Content content = photos.content(shopId, set.id(), photo.id(), "full").orElseThrow();
                 String file = "pictures/" + photo.id() + (content.mediaType().endsWith("png") ? ".png" : ".jpg");
                 put(zip, file, content.bytes());
                 pictures.add(new BundleText.Picture(photo.id(), file, photo.shows(), photo.phase(), photo.caption(), photo.fileName(), photo.beforeId().orElse("")));
@@ -87,7 +84,6 @@ public class BundleService {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return out.toByteArray();
     }
 
     private BundleText text(String shopId, StoredSet set, List<BundleText.Picture> pictures) {
@@ -105,7 +101,7 @@ public class BundleService {
 
     private static BundleText.Entry entry(KeptEntry kept) {
         JournalEntry entry = kept.entry();
-        return new BundleText.Entry(entry.id(), FactJson.kind(entry.fact()), FactJson.write(entry.fact()), entry.takenAt(), entry.supersedes().orElse(""), entry.withdrawn(), kept.author());
+        return new BundleText.Entry(entry.id(), FactJson.kind(entry.fact()), FactJson.write(entry.fact()), entry.takenAt(), entry.supersedes().orElse(""), entry.withdrawn(), kept.claimed().orElse(kept.author()));
     }
 
     private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
@@ -128,9 +124,13 @@ public class BundleService {
      * @throws Problem with a sentence when the file is no bundle
      */
     @Transactional
-    public Taken take(Caller caller, byte[] file, String title) {
-        BundleText text = text(unpacked(file).get("set.json"));
-        String origin = text.id() == null ? UUID.nameUUIDFromBytes(file).toString() : text.id();
+    public Taken take(Caller caller, Path file, String title) {
+        String origin;
+        BundleText text;
+        try (BundleFile bundle = new BundleFile(file)) {
+            text = text(bundle.small("set.json"));
+            origin = text.id() == null ? bundle.id() : text.id();
+        }
         Optional<String> there = tables.setOf(caller.shopId(), origin);
         if (there.isPresent()) {
             return new Taken(there.get(), true, new ReadingFile(0, 0, List.of(), List.of("“" + sets.set(caller.shopId(), there.get()).label().title() + "” is on the shelf already; nothing was changed.")));
@@ -147,29 +147,34 @@ public class BundleService {
      * @throws Problem with a sentence when the file is no bundle or the set has something already
      */
     @Transactional
-    public ReadingFile read(Caller caller, String setId, byte[] file) {
+    public ReadingFile read(Caller caller, String setId, Path file) {
+        try (BundleFile bundle = new BundleFile(file)) {
+            return read(caller, setId, bundle);
+        }
+    }
+
+    private ReadingFile read(Caller caller, String setId, BundleFile files) {
         StoredSet now = sets.set(caller.shopId(), setId);
         if (!now.set().parts().isEmpty()) {
             throw refuse("This set has " + now.set().parts().size() + " parts already; a bundle is taken into a set of its own.");
         }
-        Map<String, byte[]> files = unpacked(file);
-        BundleText text = text(files.get("set.json"));
+        BundleText text = text(files.small("set.json"));
         Map<String, String> ids = new HashMap<>();
         text.journal().forEach(entry -> ids.put(entry.id(), here(setId, entry.id())));
         text.pictures().forEach(picture -> ids.put(picture.id(), here(setId, picture.id())));
         List<ReadingFile.BadLine> refused = new ArrayList<>();
-        ReadingFile circuit = exchange.importCircuit(caller, setId, files.getOrDefault("circuit.cir", new byte[0]));
+        ReadingFile circuit = exchange.importCircuit(caller, setId, files.small("circuit.cir").orElse(new byte[0]));
         refused.addAll(circuit.refused());
         label(caller, setId, text);
-        refused.addAll(exchange.importSheet(caller, setId, files.getOrDefault("sheet.csv", new byte[0])).refused());
+        refused.addAll(exchange.importSheet(caller, setId, files.small("sheet.csv").orElse(new byte[0])).refused());
         pictures(caller, setId, text, files, ids);
         for (BundleText.Entry entry : text.journal()) {
-            journal.adopt(caller.shopId(), setId, entry(entry, ids), entry.author());
+            journal.adopt(caller, setId, entry(entry, ids), entry.author() == null ? "" : entry.author());
         }
         text.marks().stream().filter(mark -> ids.containsKey(mark.photo()) && mark.x() >= 0 && mark.x() <= 1 && mark.y() >= 0 && mark.y() <= 1).forEach(mark -> map.put(caller.shopId(), setId, new MapService.PlacedMark(ids.get(mark.photo()), mark.subject(), mark.x(), mark.y())));
-        ReadingFile readings = exchange.importReadings(caller, setId, files.getOrDefault("readings.csv", new byte[0]), "set bundle");
+        ReadingFile readings = exchange.importReadings(caller, setId, files.small("readings.csv").orElse(new byte[0]), "set bundle");
         refused.addAll(readings.refused());
-        tables.came(caller.shopId(), setId, text.id() == null ? UUID.nameUUIDFromBytes(file).toString() : text.id());
+        tables.came(caller.shopId(), setId, text.id() == null ? files.id() : text.id());
         return new ReadingFile(circuit.added(), 0, refused, List.of(readings.added() + " readings, " + text.pictures().size() + " pictures and " + text.journal().size() + " entries of the log came with it."));
     }
 
@@ -186,24 +191,27 @@ public class BundleService {
         int count = 0;
         for (BundleText.Value value : text.values()) {
             if (set.set().part(value.reference()).isPresent()) {
-                sets.addValue(caller, setId, here(setId, value.reference() + "/" + count++), value.reference(), new PartValue(value.origin(), value.value(), value.source()));
+                sets.addValue(caller, setId, here(setId, value.reference() + "/" + count++), value.reference(), new PartValue(value.origin(), value.value(), brought(value.source())));
             }
         }
     }
 
-    private void pictures(Caller caller, String setId, BundleText text, Map<String, byte[]> files, Map<String, String> ids) {
+    /** A value's source says that it came by a file, however often it did. */
+    private static String brought(String source) {
+        String said = source == null || source.isBlank() ? BY_FILE : source.startsWith(BY_FILE) ? source : BY_FILE + ": " + source;
+        return said.substring(0, Math.min(LONGEST_SOURCE, said.length()));
+    }
+
+    private void pictures(Caller caller, String setId, BundleText text, BundleFile files, Map<String, String> ids) {
         for (BundleText.Picture picture : text.pictures()) {
-            byte[] bytes = files.get(picture.file());
-            if (bytes == null) {
-                throw refuse("The bundle names the picture " + picture.file() + ", which is not in it.");
-            }
-            photos.keep(caller, setId, new Photo(ids.get(picture.id()), picture.shows(), picture.phase(), picture.caption(), picture.fileName(), 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), 0), bytes);
+            byte[] bytes = files.large(picture.file()).orElseThrow(() -> refuse("The bundle names the picture " + picture.file() + ", which is not in it."));
+            photos.keep(caller, setId, new Photo(ids.get(picture.id()), picture.shows(), picture.phase(), picture.caption(), picture.fileName(), 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), false, 0), bytes);
         }
         Map<String, Photo> kept = new HashMap<>();
         photos.all(caller.shopId(), setId).forEach(photo -> kept.put(photo.id(), photo));
         text.pictures().stream().filter(picture -> ids.containsKey(picture.before()) && kept.containsKey(ids.get(picture.id()))).forEach(picture -> {
             Photo photo = kept.get(ids.get(picture.id()));
-            photos.label(caller.shopId(), setId, new Photo(photo.id(), photo.shows(), photo.phase(), photo.caption(), "", 0, 0, 0, Optional.empty(), clock.instant(), "", Optional.of(ids.get(picture.before())), photo.version()));
+            photos.label(caller.shopId(), setId, new Photo(photo.id(), photo.shows(), photo.phase(), photo.caption(), "", 0, 0, 0, Optional.empty(), clock.instant(), "", Optional.of(ids.get(picture.before())), photo.showsOwner(), photo.version()));
         });
     }
 
@@ -223,10 +231,8 @@ public class BundleService {
         return UUID.nameUUIDFromBytes((setId + "/" + id).getBytes(StandardCharsets.UTF_8)).toString();
     }
 
-    private static BundleText text(byte[] json) {
-        if (json == null) {
-            throw refuse("This zip is no set bundle: it has no set.json.");
-        }
+    private static BundleText text(Optional<byte[]> found) {
+        byte[] json = found.orElseThrow(() -> refuse("This zip is no set bundle: it has no set.json."));
         BundleText text;
         try {
             text = JSON.readValue(json, BundleText.class);
@@ -242,31 +248,7 @@ public class BundleService {
         return text;
     }
 
-    /** Entries by name, read into memory and never written to disk, so that a name with a path in it leads nowhere. */
-    private static Map<String, byte[]> unpacked(byte[] file) {
-        Map<String, byte[]> files = new LinkedHashMap<>();
-        long left = MOST_BYTES;
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                byte[] bytes = zip.readNBytes((int) Math.min(left + 1, Integer.MAX_VALUE - 8));
-                left -= bytes.length;
-                if (left < 0 || files.size() >= MOST_ENTRIES) {
-                    throw new Problem(Problem.Kind.TOO_LARGE, "The bundle unpacks to more than " + MOST_BYTES / 1_000_000 + " MB or " + MOST_ENTRIES + " files, which no set needs.");
-                }
-                files.put(entry.getName(), bytes);
-            }
-        } catch (ZipException | IllegalArgumentException | java.io.EOFException broken) {
-            throw refuse("The zip is broken; copy it again.");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        if (files.isEmpty()) {
-            throw refuse("This is no zip file, or an empty one; a set bundle is a zip with set.json in it.");
-        }
-        return files;
-    }
-
-    private static Problem refuse(String sentence) {
+    static Problem refuse(String sentence) {
         return new Problem(Problem.Kind.INVALID_ENTRY, sentence);
     }
 }

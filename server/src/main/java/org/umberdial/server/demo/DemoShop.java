@@ -201,7 +201,7 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void photo(Caller caller, String setId, String id, String caption, String name) throws IOException {
-        photos.keep(caller, setId, new Photo(id, Photo.Shows.SET, "ARRIVAL", caption, name, 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), 0), resource(name));
+        photos.keep(caller, setId, new Photo(id, Photo.Shows.SET, "ARRIVAL", caption, name, 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), false, 0), resource(name));
     }
 
     private void take(Caller caller, String id, StoredSet.Label label, ConstructionClass construction, double line, String name, boolean withReadings) throws IOException {

@@ -73,12 +73,10 @@ public class JournalService {
         }
     }
 
-    /** Keeps an entry of another shop's journal as it is; the same id again changes nothing. */
+    /** Keeps an entry that a file brings, under the name of who brings it; the file's own word for its writer stays beside it. */
     @Transactional
-    public void adopt(String shopId, String setId, JournalEntry entry, String author) {
-        sets.require(shopId, setId);
-        tables.insert(shopId, setId, new KeptEntry(entry, clock.instant(), author));
-        sets.touch(shopId, setId, clock.instant());
+    public void adopt(Caller caller, String setId, JournalEntry entry, String claimed) {
+        insert(caller, setId, entry, Optional.of(claimed));
     }
 
     private JournalEntry last(String shopId, String setId, String id) {
@@ -93,9 +91,15 @@ public class JournalService {
     }
 
     private void insert(Caller caller, String setId, JournalEntry entry) {
-        sets.require(caller.shopId(), setId);
-        if (tables.insert(caller.shopId(), setId, new KeptEntry(entry, clock.instant(), caller.author()))) {
+        insert(caller, setId, entry, Optional.empty());
+    }
+
+    private void insert(Caller caller, String setId, JournalEntry entry, Optional<String> claimed) {
+        int order = sets.nextInLog(caller.shopId(), setId);
+        if (tables.insert(caller.shopId(), setId, new KeptEntry(entry, clock.instant(), caller.author(), claimed, order))) {
             sets.touch(caller.shopId(), setId, clock.instant());
+        } else if (!tables.same(caller.shopId(), setId, entry)) {
+            throw Problem.sameId("An entry");
         }
     }
 

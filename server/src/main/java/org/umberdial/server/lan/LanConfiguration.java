@@ -20,11 +20,14 @@ import org.springframework.boot.web.server.Ssl;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.umberdial.server.limits.CappedProtocol;
 
 /** Opens the encrypted door when {@code umber.lan.open} says so; plain HTTP stays on loopback either way. */
 @Configuration
 class LanConfiguration {
-    private static final int SWALLOWED = 300 * 1024 * 1024;
+    private static final int BETWEEN_PACKETS_MILLIS = 10_000;
 
     /** What the door was asked to be like; empty addresses are looked up, an empty certificate is made. */
     private record Asked(int port, List<String> addresses, String certificate, String key, Path home) {
@@ -61,6 +64,7 @@ class LanConfiguration {
     }
 
     @Bean
+    @Order(Ordered.HIGHEST_PRECEDENCE)
     WebServerFactoryCustomizer<TomcatServletWebServerFactory> encryptedDoor() {
         return factory -> {
             if (door.certificate != null) {
@@ -70,12 +74,12 @@ class LanConfiguration {
     }
 
     private static Connector connector(Door door) {
-        Connector connector = new Connector("org.apache.coyote.http11.Http11NioProtocol");
+        Connector connector = new Connector(CappedProtocol.class.getName());
         connector.setPort(door.lan.port());
         connector.setScheme("https");
         connector.setSecure(true);
         AbstractHttp11Protocol<?> protocol = (AbstractHttp11Protocol<?>) connector.getProtocolHandler();
-        protocol.setMaxSwallowSize(SWALLOWED);
+        protocol.setConnectionTimeout(BETWEEN_PACKETS_MILLIS);
         protocol.setCompression("on");
         PemSslStoreDetails pem = PemSslStoreDetails.forCertificate(door.certificate.certificate().toUri().toString()).withPrivateKey(door.certificate.key().toUri().toString());
         new SslConnectorCustomizer(LogFactory.getLog(LanConfiguration.class), connector, Ssl.ClientAuth.NONE).customize(SslBundle.of(new PemSslStoreBundle(pem, null)), Map.of());

@@ -1,6 +1,10 @@
 package org.umberdial.server.photos;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,10 +18,11 @@ import org.umberdial.server.photos.internal.Picture;
 import org.umberdial.server.photos.internal.Pictures;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.security.Sha256;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.shop.ShopService;
 
-/** The pictures of a set. What is taken away is only hidden; the log may still speak of it. */
+/** The pictures of a set. What is taken away is hidden at once, everywhere; the log may still speak of it. */
 @Service
 public class PhotoService {
     /** A picture's bytes in one size. */
@@ -54,8 +59,24 @@ public class PhotoService {
      * @throws Problem with a sentence when the file is no picture
      */
     public void keep(Caller caller, String setId, Photo label, byte[] file) {
+        keep(caller, setId, label, Sha256.of(file), () -> file);
+    }
+
+    /** The same from a file on the disk. */
+    public void keep(Caller caller, String setId, Photo label, Path file) {
+        try {
+            keep(caller, setId, label, Sha256.of(file), () -> Files.readAllBytes(file));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void keep(Caller caller, String setId, Photo label, String hash, Pictures.Source file) {
         sets.require(caller.shopId(), setId);
         if (tables.has(caller.shopId(), label.id())) {
+            if (!tables.same(caller.shopId(), setId, label.id(), hash)) {
+                throw Problem.sameId("A picture");
+            }
             return;
         }
         List<Picture> made = pictures.read(file, label.shows() == Photo.Shows.SHEET, shops.shop(caller.shopId()).timeZone());
@@ -64,15 +85,25 @@ public class PhotoService {
             Picture picture = made.get(i);
             String id = i == 0 ? label.id() : UUID.nameUUIDFromBytes((label.id() + "/" + i).getBytes(StandardCharsets.UTF_8)).toString();
             String caption = made.size() == 1 ? label.caption() : (label.caption() + " page " + picture.page()).strip();
-            photos.put(new Photo(id, label.shows(), label.phase(), caption, label.fileName(), picture.page(), picture.width(), picture.height(), picture.shotAt().or(label::shotAt), clock.instant(), caller.author(), Optional.empty(), 0), picture);
+            photos.put(new Photo(id, label.shows(), label.phase(), caption, label.fileName(), picture.page(), picture.width(), picture.height(), picture.shotAt().or(label::shotAt), clock.instant(), caller.author(), Optional.empty(), label.showsOwner(), 0), picture);
         }
-        tables.insert(caller.shopId(), setId, photos);
+        tables.insert(caller.shopId(), setId, photos, hash);
         sets.touch(caller.shopId(), setId, clock.instant());
     }
 
-    /** {@code full} or {@code thumb}. */
-    public Optional<Content> content(String shopId, String photoId, String size) {
-        return tables.content(shopId, photoId, size);
+    /** {@code full} or {@code thumb}; nothing of one that was taken away. */
+    public Optional<Content> content(String shopId, String setId, String photoId, String size) {
+        return tables.content(shopId, setId, photoId, size);
+    }
+
+    /** Erases the pictures that show who the owner is, those taken away before too. How many there were. */
+    @Transactional
+    public int eraseOwner(String shopId, String setId) {
+        int erased = tables.eraseOwner(shopId, setId);
+        if (erased > 0) {
+            sets.touch(shopId, setId, clock.instant());
+        }
+        return erased;
     }
 
     /** Changes what is said about a picture. */

@@ -2,9 +2,11 @@ package org.umberdial.server.problem;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
@@ -28,7 +30,8 @@ class ProblemAdvice {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> problem(Problem problem) {
-        return answer(problem.kind(), problem.getMessage(), problem.faults());
+        ResponseEntity<ProblemDetail> answer = answer(problem.kind(), problem.getMessage(), problem.faults());
+        return problem.retryAfterSeconds() == 0 ? answer : ResponseEntity.status(answer.getStatusCode()).headers(answer.getHeaders()).header(HttpHeaders.RETRY_AFTER, Integer.toString(problem.retryAfterSeconds())).body(answer.getBody());
     }
 
     @ExceptionHandler
@@ -76,9 +79,14 @@ class ProblemAdvice {
         if (failure instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
             return plain(known.getStatusCode());
         }
+        Optional<Problem> ofTheDatabase = DatabaseFault.of(failure);
+        if (ofTheDatabase.isPresent()) {
+            LOG.warn("{}: {}", ofTheDatabase.get().kind(), String.valueOf(failure.getMessage()).lines().findFirst().orElse(""));
+            return problem(ofTheDatabase.get());
+        }
         String reference = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("Unexpected failure, reference {}", reference, failure);
-        return answer(Problem.Kind.OUR_FAULT, "Something went wrong on our side. Nothing you entered was lost; try again, and quote " + reference + " if it stays.", List.of());
+        return answer(Problem.Kind.OUR_FAULT, "Something went wrong on our side. What you entered is still here; try again, and quote " + reference + " if it stays.", List.of());
     }
 
     private static ResponseEntity<ProblemDetail> plain(HttpStatusCode status) {

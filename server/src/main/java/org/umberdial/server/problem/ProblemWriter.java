@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.ObjectMapper;
@@ -17,6 +18,13 @@ public class ProblemWriter {
 
     ProblemWriter(ObjectMapper json) {
         this.json = json;
+    }
+
+    public void write(HttpServletResponse response, Problem problem) throws IOException {
+        if (problem.retryAfterSeconds() > 0) {
+            response.setHeader(HttpHeaders.RETRY_AFTER, Integer.toString(problem.retryAfterSeconds()));
+        }
+        write(response, problem.kind(), problem.getMessage());
     }
 
     public void write(HttpServletResponse response, Problem.Kind kind, String detail) throws IOException {

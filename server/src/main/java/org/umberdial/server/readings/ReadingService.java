@@ -75,10 +75,12 @@ public class ReadingService {
      */
     @Transactional
     public boolean keep(Caller caller, String setId, Reading reading, String source, String note) {
-        sets.require(caller.shopId(), setId);
-        boolean isNew = tables.insert(caller.shopId(), setId, new KeptReading(reading, clock.instant(), source, caller.author(), note));
+        int order = sets.nextInLog(caller.shopId(), setId);
+        boolean isNew = tables.insert(caller.shopId(), setId, new KeptReading(reading, clock.instant(), source, caller.author(), note, order));
         if (isNew) {
             sets.touch(caller.shopId(), setId, clock.instant());
+        } else if (!tables.same(caller.shopId(), setId, reading)) {
+            throw Problem.sameId("A reading");
         }
         return isNew;
     }

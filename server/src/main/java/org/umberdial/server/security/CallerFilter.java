@@ -33,7 +33,8 @@ final class CallerFilter extends OncePerRequestFilter {
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        String uri = request.getRequestURI();
+        // As the dispatcher will read it, not as it was written.
+        String uri = request.getServletPath();
         if (uri.startsWith("/api/") || uri.startsWith("/webauthn/register")) {
             Authentication session = SecurityContextHolder.getContext().getAuthentication();
             Optional<Caller> caller = session == null ? callers.unasked(request) : callers.named(session.getName());

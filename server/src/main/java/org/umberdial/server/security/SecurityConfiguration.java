@@ -1,5 +1,6 @@
 package org.umberdial.server.security;
 
+import jakarta.servlet.Filter;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.beans.factory.annotation.Value;
@@ -18,18 +19,29 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.DefaultSecurityFilterChain;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
+import org.springframework.security.web.webauthn.api.AuthenticatorSelectionCriteria;
+import org.springframework.security.web.webauthn.api.PublicKeyCredentialRpEntity;
+import org.springframework.security.web.webauthn.api.ResidentKeyRequirement;
+import org.springframework.security.web.webauthn.api.UserVerificationRequirement;
+import org.springframework.security.web.webauthn.authentication.PublicKeyCredentialRequestOptionsFilter;
+import org.springframework.security.web.webauthn.authentication.PublicKeyCredentialRequestOptionsRepository;
+import org.springframework.security.web.webauthn.authentication.WebAuthnAuthenticationFilter;
 import org.springframework.security.web.webauthn.management.JdbcPublicKeyCredentialUserEntityRepository;
 import org.springframework.security.web.webauthn.management.JdbcUserCredentialRepository;
 import org.springframework.security.web.webauthn.management.PublicKeyCredentialUserEntityRepository;
 import org.springframework.security.web.webauthn.management.UserCredentialRepository;
+import org.springframework.security.web.webauthn.management.WebAuthnRelyingPartyOperations;
+import org.springframework.security.web.webauthn.management.Webauthn4JRelyingPartyOperations;
 import org.springframework.session.config.SessionRepositoryCustomizer;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
+import org.springframework.session.web.http.CookieSerializer;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.problem.ProblemWriter;
 
@@ -44,8 +56,8 @@ class SecurityConfiguration {
     private static final String[] COMPUTED = {"/api/sets/*/what-ifs", "/api/sets/*/reading-previews", "/api/sets/*/part-lines/readings", "/api/sets/*/cold/tests/*/drafts", "/api/sets/*/workshop/turns", "/api/sets/*/workshop/field", "/api/sets/*/workshop/copper"};
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http, Callers callers, AllowedHosts hosts, ProblemWriter problems, SecurityContextRepository contexts, @Value("${umber.passkeys.host}") String passkeyHost, @Value("${umber.passkeys.origins}") Set<String> origins) throws Exception {
-        return http
+    SecurityFilterChain security(HttpSecurity http, Callers callers, AllowedHosts hosts, ProblemWriter problems, SecurityContextRepository contexts, PublicKeyCredentialRequestOptionsRepository questions) throws Exception {
+        DefaultSecurityFilterChain chain = http
                 .addFilterBefore(new HostFilter(hosts, problems), SecurityContextHolderFilter.class)
                 .addFilterBefore(new CallerFilter(callers), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
@@ -54,11 +66,11 @@ class SecurityConfiguration {
                 .anonymous(anonymous -> anonymous.disable())
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
-                .webAuthn(passkeys -> passkeys.rpName("Umber Dial").rpId(passkeyHost).allowedOrigins(origins).disableDefaultRegistrationPage(true))
+                .webAuthn(passkeys -> passkeys.disableDefaultRegistrationPage(true))
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers(DOORS).permitAll()
                         .requestMatchers("/api/sessions", "/api/account/**", "/webauthn/register/**").authenticated()
-                        .requestMatchers("/api/accounts/**", "/api/account-events", "/api/shops").hasRole(Role.OWNER.name())
+                        .requestMatchers("/api/accounts/**", "/api/account-events", "/api/sign-in-failures", "/api/shops").hasRole(Role.OWNER.name())
                         .requestMatchers(HttpMethod.PUT, "/api/shop").hasRole(Role.OWNER.name())
                         .requestMatchers("/api/sets/*/owner-erasures").hasRole(Role.OWNER.name())
                         .requestMatchers(HttpMethod.GET, "/api/**").authenticated()
@@ -75,6 +87,31 @@ class SecurityConfiguration {
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
                         .permissionsPolicyHeader(permissions -> permissions.policy("camera=(self), microphone=(), geolocation=(), publickey-credentials-get=(self), publickey-credentials-create=(self)")))
                 .build();
+        chain.getFilters().forEach(filter -> askInCookies(filter, questions));
+        return chain;
+    }
+
+    /** The framework keeps a passkey's question in a session, which whoever asks could then make by the thousand. */
+    private static void askInCookies(Filter filter, PublicKeyCredentialRequestOptionsRepository questions) {
+        if (filter instanceof PublicKeyCredentialRequestOptionsFilter asking) {
+            asking.setRequestOptionsRepository(questions);
+        } else if (filter instanceof WebAuthnAuthenticationFilter answering) {
+            answering.setRequestOptionsRepository(questions);
+        }
+    }
+
+    /** A passkey without a finger, a face or a number typed on the device is only a thing somebody has. */
+    @Bean
+    WebAuthnRelyingPartyOperations passkeyRules(PublicKeyCredentialUserEntityRepository users, UserCredentialRepository credentials, @Value("${umber.passkeys.host}") String host, @Value("${umber.passkeys.origins}") Set<String> origins) {
+        Webauthn4JRelyingPartyOperations rules = new Webauthn4JRelyingPartyOperations(users, credentials, PublicKeyCredentialRpEntity.builder().id(host).name("Umber Dial").build(), origins);
+        rules.setCustomizeRequestOptions(options -> options.userVerification(UserVerificationRequirement.REQUIRED));
+        rules.setCustomizeCreationOptions(options -> options.authenticatorSelection(AuthenticatorSelectionCriteria.builder().userVerification(UserVerificationRequirement.REQUIRED).residentKey(ResidentKeyRequirement.REQUIRED).build()));
+        return rules;
+    }
+
+    @Bean
+    CookieSerializer cookies() {
+        return new Cookies();
     }
 
     @Bean

@@ -80,8 +80,13 @@ public class SetService {
     @Transactional
     public StoredSet create(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, double lineVolts, Optional<String> instrumentId) {
         StoredSet.Label clean = checked(label);
-        tables.insert(shopId, setId, clean, construction, lineVolts, instrumentId, clock.instant());
-        return set(shopId, setId);
+        boolean isNew = tables.insert(shopId, setId, clean, construction, lineVolts, instrumentId, clock.instant());
+        StoredSet there = set(shopId, setId);
+        // One that was edited since is not compared: what it was at first is not kept.
+        if (!isNew && there.version() == 0 && !(there.label().equals(clean) && there.set().construction() == construction)) {
+            throw Problem.sameId("A set");
+        }
+        return there;
     }
 
     @Transactional
@@ -158,6 +163,16 @@ public class SetService {
         return tables.revision(shopId, setId).orElseThrow(() -> Problem.notFound("This set"));
     }
 
+    /**
+     * The next place in the order of a set's entries; nobody else gets it or changes the set until the transaction ends.
+     *
+     * @throws Problem when the shop has no such set
+     */
+    public int nextInLog(String shopId, String setId) {
+        tables.lock(shopId, setId);
+        return revision(shopId, setId) + 1;
+    }
+
     /** @throws Problem when the shop has no such set */
     public void require(String shopId, String setId) {
         if (!tables.has(shopId, setId)) {
@@ -210,8 +225,9 @@ public class SetService {
 
     /** Takes the person's word that what could not be read is mended or not needed. */
     @Transactional
-    public StoredSet settleUnread(String shopId, String setId) {
-        set(shopId, setId);
+    public StoredSet settleUnread(String shopId, String setId, String seen) {
+        tables.lock(shopId, setId);
+        Seen.require(Seen.of(set(shopId, setId).set().unread()), seen, "What could not be read of the circuit");
         tables.setUnread(shopId, setId, "");
         tables.changed(shopId, setId);
         return set(shopId, setId);
@@ -292,8 +308,10 @@ public class SetService {
     }
 
     @Transactional
-    public StoredSet removePart(String shopId, String setId, String reference) {
-        part(set(shopId, setId), reference);
+    public StoredSet removePart(String shopId, String setId, String reference, String seen) {
+        tables.lock(shopId, setId);
+        Part part = part(set(shopId, setId), reference);
+        requireUnchanged(shopId, setId, Map.of(part.reference(), seen));
         tables.removePart(shopId, setId, reference);
         tables.changed(shopId, setId);
         return set(shopId, setId);
@@ -309,13 +327,23 @@ public class SetService {
         if (!(value.value() > 0)) {
             throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A part's value is above 0.").at("value");
         }
-        tables.addValue(caller.shopId(), setId, id, part.reference(), value, caller.author(), clock.instant());
+        if (!tables.addValue(caller.shopId(), setId, id, part.reference(), value, caller.author(), clock.instant())) {
+            throw Problem.sameId("A part's value");
+        }
         tables.changed(caller.shopId(), setId);
         return set(caller.shopId(), setId);
     }
 
     private static Part part(StoredSet set, String reference) {
         return set.set().part(reference).orElseThrow(() -> Problem.notFound("Part " + reference.toUpperCase(Locale.ROOT)));
+    }
+
+    /** The same, if the list is still what its writer saw. */
+    @Transactional
+    public StoredSet changeTestPoints(String shopId, String setId, List<TestPoint> points, String seen) {
+        tables.lock(shopId, setId);
+        Seen.require(Seen.of(set(shopId, setId).set().testPoints()), seen, "The list of points");
+        return replaceTestPoints(shopId, setId, points);
     }
 
     /** The points to probe, in order; each must be a node of the circuit. */
@@ -347,8 +375,22 @@ public class SetService {
         return set(shopId, setId);
     }
 
+    /** Keeps one, if what stood in its place is still what its writer saw. */
     @Transactional
-    public StoredSet removeSheet(String shopId, String setId, SheetValue value) {
+    public StoredSet changeSheet(String shopId, String setId, SheetValue value, String seen) {
+        requireSheet(shopId, setId, value, seen);
+        return putSheet(shopId, setId, List.of(value));
+    }
+
+    private void requireSheet(String shopId, String setId, SheetValue value, String seen) {
+        tables.lock(shopId, setId);
+        String there = set(shopId, setId).set().sheet().stream().filter(v -> v.node().equals(value.node()) && v.reference().equals(value.reference()) && v.kind() == value.kind() && v.mode().equals(value.mode())).findFirst().map(Seen::of).orElse("");
+        Seen.require(there, seen, "This sheet value");
+    }
+
+    @Transactional
+    public StoredSet removeSheet(String shopId, String setId, SheetValue value, String seen) {
+        requireSheet(shopId, setId, value, seen);
         tables.removeSheet(shopId, setId, value);
         tables.changed(shopId, setId);
         return set(shopId, setId);

@@ -5,6 +5,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,11 +19,14 @@ import org.umberdial.server.shop.internal.ShopTables;
 public class ShopService {
     private final ShopTables tables;
     private final Clock clock;
+    private final ZoneId zone;
     private volatile String localShop;
 
-    public ShopService(ShopTables tables, Clock clock) {
+    /** @param zone where this machine is, which a new shop takes for its own; the clocks of the code are UTC all the same */
+    public ShopService(ShopTables tables, Clock clock, @Value("${umber.time-zone}") ZoneId zone) {
         this.tables = tables;
         this.clock = clock;
+        this.zone = zone;
     }
 
     /** The first shop of this machine, whose owner keeps the server; made with the standard policy when there is none yet. */
@@ -42,7 +46,7 @@ public class ShopService {
     /** Opens one more shop with the standard policy and two usual meters. */
     public String open(String name) {
         String id = UUID.randomUUID().toString();
-        tables.insert(new Shop(id, name, ZoneId.systemDefault(), HousePolicy.standard(), 0), clock.instant());
+        tables.insert(new Shop(id, name, zone, HousePolicy.standard(), 0), clock.instant());
         tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Digital meter", Meter.parse("10M"), 0.01, false, 0));
         tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
         return id;

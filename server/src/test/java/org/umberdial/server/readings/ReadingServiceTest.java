@@ -1,6 +1,7 @@
 package org.umberdial.server.readings;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
@@ -21,6 +22,7 @@ import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.volts.Bench;
+import org.umberdial.server.problem.Problem;
 import org.umberdial.server.readings.internal.ReadingTables;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.journal.JournalService;
@@ -61,7 +63,10 @@ class ReadingServiceTest {
     @Test
     void repeatedReading_doesNotTouchTheSetAgain() {
         when(tables.insert(any(), any(), any())).thenReturn(false);
+        when(tables.same(any(), any(), any())).thenReturn(true);
         service.keep(new Caller("shop", "a"), "s", reading(null, NOW), "entry strip", "");
         verify(sets, never()).touch(any(), any(), any());
+        when(tables.same(any(), any(), any())).thenReturn(false);
+        assertThrows(Problem.class, () -> service.keep(new Caller("shop", "a"), "s", reading(null, NOW), "entry strip", ""), "the same id with other content");
     }
 }

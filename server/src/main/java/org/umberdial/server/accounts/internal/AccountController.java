@@ -48,6 +48,11 @@ class AccountController {
 
     record PasswordEdit(@NotNull @Size(max = 1000) String current, @NotNull @Size(max = 1000) String password) {}
 
+    record ProofEntry(@NotNull @Size(max = 1000) String password) {}
+
+    /** @param wrong tries that were looked at; {@code shutOut} came too soon after others */
+    record FailureView(String name, String address, Instant since, Instant lastAt, int wrong, int shutOut) {}
+
     record DeviceView(String id, String device, Instant since, Instant lastUsed, boolean here) {}
 
     record PasskeyView(String id, String label, Instant since, Instant lastUsed) {}
@@ -83,11 +88,13 @@ class AccountController {
 
     @PostMapping("/accounts/{id}/pairings")
     PairingView pair(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, HttpServletRequest request) {
+        signIn.requireProof(request);
         return view(accounts.link(caller, id.toString(), request.getRemoteAddr()));
     }
 
     @PostMapping("/account/pairings")
     PairingView pairMine(@AuthenticationPrincipal Caller caller, HttpServletRequest request) {
+        signIn.requireProof(request);
         return view(accounts.link(caller, caller.accountId(), request.getRemoteAddr()));
     }
 
@@ -96,13 +103,27 @@ class AccountController {
         if (!Loopback.is(request)) {
             throw new Problem(Problem.Kind.NOT_ALLOWED, "Another shop is opened at the machine itself.");
         }
+        signIn.requireProof(request);
         return view(accounts.openShop(caller, entry.shopName, entry.ownerName, entry.ownerShownName, request.getRemoteAddr()));
     }
 
     @PutMapping("/account/password")
     void password(@AuthenticationPrincipal Caller caller, @Valid @RequestBody PasswordEdit edit, HttpServletRequest request) {
         HttpSession session = request.getSession(false);
-        accounts.setPassword(caller, edit.current, edit.password, signIn.justLinked(request), session == null ? "" : session.getId(), request.getRemoteAddr());
+        if (!signIn.justLinked(request)) {
+            if (accounts.account(caller.shopId(), caller.accountId()).passwordHash() == null) {
+                signIn.requireProof(request);
+            } else {
+                signIn.prove(request, caller, edit.current, "current");
+            }
+        }
+        accounts.setPassword(caller, edit.password, session == null ? "" : session.getId(), request.getRemoteAddr());
+    }
+
+    /** Shows once more who sits at an open session; what gives away a way in asks for it. */
+    @PostMapping("/account/proofs")
+    void prove(@AuthenticationPrincipal Caller caller, @Valid @RequestBody ProofEntry proof, HttpServletRequest request) {
+        signIn.prove(request, caller, proof.password, "password");
     }
 
     @GetMapping("/account/devices")
@@ -128,6 +149,12 @@ class AccountController {
     @GetMapping("/account-events")
     List<AccountEventView> events(@AuthenticationPrincipal Caller caller) {
         return accounts.events(caller).stream().map(e -> new AccountEventView(e.at(), e.actor(), e.kind(), e.subject(), e.address())).toList();
+    }
+
+    /** Failed tries to come in, counted by the hour. */
+    @GetMapping("/sign-in-failures")
+    List<FailureView> failures(@AuthenticationPrincipal Caller caller) {
+        return accounts.failures(caller).stream().map(f -> new FailureView(f.name(), f.address(), f.since(), f.lastAt(), f.wrong(), f.shutOut())).toList();
     }
 
     private static PersonView view(Account account) {

@@ -3,7 +3,6 @@ package org.umberdial.server.accounts.internal;
 import static org.umberdial.tables.Tables.ACCOUNT;
 import static org.umberdial.tables.Tables.ACCOUNT_EVENT;
 import static org.umberdial.tables.Tables.SHOP;
-import static org.umberdial.tables.Tables.SIGN_IN_TRY;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -98,24 +97,17 @@ public class AccountTables {
                 .fetch(row -> new AccountEvent(row.get(ACCOUNT_EVENT.HAPPENED_AT), row.get(ACCOUNT_EVENT.ACTOR), AccountEvent.Kind.valueOf(row.get(ACCOUNT_EVENT.KIND)), row.get(ACCOUNT_EVENT.SUBJECT), row.get(ACCOUNT_EVENT.ADDRESS)));
     }
 
-    /** Tries are written down before they are judged, so that many at once are counted too. */
-    public void tried(String name, String address, Instant now) {
-        db.insertInto(SIGN_IN_TRY).set(SIGN_IN_TRY.NAME, name).set(SIGN_IN_TRY.ADDRESS, address).set(SIGN_IN_TRY.TRIED_AT, now).execute();
+    /** Ends links that would still let a person in. */
+    public void forgetLinks(String name) {
+        db.deleteFrom(DSL.table("one_time_tokens")).where(DSL.field("username", String.class).eq(name)).execute();
     }
 
-    public int tries(String name, String address, Instant since) {
-        return db.fetchCount(DSL.selectFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.NAME.eq(name), SIGN_IN_TRY.ADDRESS.eq(address), SIGN_IN_TRY.TRIED_AT.gt(since)));
-    }
-
-    public int tries(String address, Instant since) {
-        return db.fetchCount(DSL.selectFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.ADDRESS.eq(address), SIGN_IN_TRY.TRIED_AT.gt(since)));
-    }
-
-    public void forgetTries(String name, String address) {
-        db.deleteFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.NAME.eq(name), SIGN_IN_TRY.ADDRESS.eq(address)).execute();
-    }
-
-    public void forgetTriesBefore(Instant time) {
-        db.deleteFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.TRIED_AT.lt(time)).execute();
+    /** Whether a person has a passkey. */
+    public boolean hasPasskey(String name) {
+        return db.fetchExists(DSL.selectOne()
+                .from(DSL.table("user_credentials").as("c"))
+                .join(DSL.table("user_entities").as("u"))
+                .on(DSL.field("u.id").eq(DSL.field("c.user_entity_user_id")))
+                .where(DSL.field("u.name", String.class).eq(name)));
     }
 }

@@ -37,7 +37,7 @@ class SessionController {
      * @param passkeyHost the host name at which passkeys work
      * @param origins     addresses at which other devices reach this server; empty when they do not
      */
-    record SessionView(State state, boolean demo, String accountId, String name, String shownName, Role role, String shopName, boolean hasPassword, boolean justLinked, boolean atTheMachine, String passkeyHost, List<String> origins, String fingerprint) {}
+    record SessionView(State state, boolean demo, String accountId, String name, String shownName, Role role, String shopName, boolean hasPassword, boolean hasPasskey, boolean justLinked, boolean atTheMachine, String passkeyHost, List<String> origins, String fingerprint) {}
 
     record SignInEntry(@NotNull @Size(max = 200) String name, @NotNull @Size(max = 1000) String password) {}
 
@@ -63,7 +63,7 @@ class SessionController {
     SessionView session(@AuthenticationPrincipal Caller caller, HttpServletRequest request) {
         if (caller == null) {
             State state = accounts.opened() ? State.SIGNED_OUT : State.FIRST_START;
-            return new SessionView(state, false, "", "", "", Role.VIEWER, "", false, false, Loopback.is(request), passkeyHost, List.of(), lan.fingerprint());
+            return new SessionView(state, false, "", "", "", Role.VIEWER, "", false, false, false, Loopback.is(request), passkeyHost, List.of(), lan.fingerprint());
         }
         return view(accounts.account(caller.shopId(), caller.accountId()), request);
     }
@@ -101,6 +101,6 @@ class SessionController {
 
     private SessionView view(Account account, HttpServletRequest request) {
         boolean demo = accounts.isDemo() && account.name().equals(AccountService.DEMO);
-        return new SessionView(State.SIGNED_IN, demo, account.id(), account.name(), account.shownName(), account.role(), shops.shop(account.shopId()).name(), account.passwordHash() != null, signIn.justLinked(request), Loopback.is(request), passkeyHost, lan.origins(), lan.fingerprint());
+        return new SessionView(State.SIGNED_IN, demo, account.id(), account.name(), account.shownName(), account.role(), shops.shop(account.shopId()).name(), account.passwordHash() != null, accounts.hasPasskey(account.name()), signIn.justLinked(request), Loopback.is(request), passkeyHost, lan.origins(), lan.fingerprint());
     }
 }

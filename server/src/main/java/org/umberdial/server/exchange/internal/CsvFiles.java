@@ -12,6 +12,7 @@ import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.value.SpreadsheetCell;
 import org.umberdial.server.readings.KeptReading;
 
 /** The shapes of our CSV files. */
@@ -85,7 +86,7 @@ public final class CsvFiles {
         try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180)) {
             printer.printRecord(columns);
             for (List<String> row : rows) {
-                printer.printRecord(row);
+                printer.printRecord(row.stream().map(SpreadsheetCell::written).toList());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

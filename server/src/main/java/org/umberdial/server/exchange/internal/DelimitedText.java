@@ -15,6 +15,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.SpreadsheetCell;
 
 /** A delimited text file: finds its encoding and its separator by itself, and gives its rows by column name. */
 final class DelimitedText {
@@ -59,7 +60,7 @@ final class DelimitedText {
             }
             Map<String, String> cells = new LinkedHashMap<>();
             for (int i = 0; i < header.size() && i < record.size(); i++) {
-                cells.put(header.get(i), record.get(i));
+                cells.put(header.get(i), SpreadsheetCell.read(record.get(i)));
             }
             rows.add(new Row(parser.getCurrentLineNumber(), cells));
         }

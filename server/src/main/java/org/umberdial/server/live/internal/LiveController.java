@@ -1,6 +1,8 @@
 package org.umberdial.server.live.internal;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -22,7 +24,8 @@ class LiveController {
     }
 
     @GetMapping(path = "/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter live(@AuthenticationPrincipal Caller caller) throws IOException {
-        return pages.open(caller.shopId());
+    SseEmitter live(@AuthenticationPrincipal Caller caller, HttpServletRequest request) throws IOException {
+        HttpSession session = request.getSession(false);
+        return pages.open(caller.shopId(), session == null ? "" : session.getId());
     }
 }

@@ -3,28 +3,35 @@ package org.umberdial.server.live.internal;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.umberdial.server.problem.DatabaseFault;
 
 /**
  * Says to every open page which sets have changed. Fed from the database's revisions, looked at twice a second for all pages of
- * a shop together, so that it does not matter which process a change went through.
+ * a shop together, so that it does not matter which process a change went through. A stream ends with the session it belongs
+ * to, wherever that was ended.
  */
 @Component
 class LivePages {
+    private static final Logger LOG = LoggerFactory.getLogger(LivePages.class);
     private static final long LOOK_MILLIS = 400;
     /** Then the page opens it anew, as whoever is signed in there by now. */
     private static final long OPEN_MILLIS = 300_000;
     /** Now and then a word although nothing happened: it finds connections that are gone. */
     private static final int LOOKS_BETWEEN_WORDS = 40;
 
-    private record Page(String shopId, SseEmitter emitter) {}
+    /** @param session empty for the demo, which has none */
+    private record Page(String shopId, String session, SseEmitter emitter) {}
 
     private final LiveTables tables;
     private final List<Page> pages = new CopyOnWriteArrayList<>();
@@ -37,13 +44,13 @@ class LivePages {
     }
 
     /** A stream of what changes in a shop from now on. */
-    SseEmitter open(String shopId) throws IOException {
+    SseEmitter open(String shopId, String session) throws IOException {
         SseEmitter emitter = new SseEmitter(OPEN_MILLIS);
         if (closing) {
             emitter.complete();
             return emitter;
         }
-        Page page = new Page(shopId, emitter);
+        Page page = new Page(shopId, session, emitter);
         emitter.onCompletion(() -> pages.remove(page));
         emitter.onTimeout(emitter::complete);
         emitter.onError(gone -> pages.remove(page));
@@ -55,7 +62,28 @@ class LivePages {
 
     @Scheduled(fixedDelay = LOOK_MILLIS)
     void look() {
-        looks++;
+        try {
+            looks++;
+            endThoseSignedOut();
+            tellOfChanges();
+        } catch (RuntimeException away) {
+            if (DatabaseFault.of(away).isEmpty()) {
+                throw away;
+            }
+            LOG.debug("No look at the database just now", away);
+        }
+    }
+
+    private void endThoseSignedOut() {
+        List<String> sessions = pages.stream().map(Page::session).filter(id -> !id.isEmpty()).distinct().toList();
+        if (sessions.isEmpty()) {
+            return;
+        }
+        Set<String> open = tables.open(sessions);
+        pages.stream().filter(page -> !page.session.isEmpty() && !open.contains(page.session)).forEach(page -> page.emitter.complete());
+    }
+
+    private void tellOfChanges() {
         List<String> shops = pages.stream().map(Page::shopId).distinct().toList();
         seen.keySet().retainAll(shops);
         for (String shop : shops) {

@@ -4,15 +4,19 @@ import static org.umberdial.tables.Tables.BENCH_SET;
 import static org.umberdial.tables.Tables.SHOP;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 
 /** What has changed, as the database says it: every node sees what any node wrote. */
 @Repository
 class LiveTables {
-    /** More sets than anybody changes between two looks. */
-    private static final int LATEST = 50;
+    /** More sets than a shop has at once. */
+    private static final int MOST = 5_000;
 
     private final DSLContext db;
 
@@ -20,10 +24,16 @@ class LiveTables {
         this.db = db;
     }
 
-    /** Revision of each set touched last, by its id; under the empty id the version of the shop's rules. */
+    /** Which of some sessions are still open. */
+    Set<String> open(List<String> sessions) {
+        Field<String> id = DSL.field("SESSION_ID", String.class);
+        return db.select(id).from(DSL.table("SPRING_SESSION")).where(id.in(sessions)).fetchSet(id);
+    }
+
+    /** Revision of each set, by its id; under the empty id the version of the shop's rules. */
     Map<String, Integer> revisions(String shopId) {
         Map<String, Integer> revisions = new HashMap<>();
-        db.select(BENCH_SET.ID, BENCH_SET.REVISION).from(BENCH_SET).where(BENCH_SET.SHOP_ID.eq(shopId)).orderBy(BENCH_SET.TOUCHED_AT.desc()).limit(LATEST).forEach(row -> revisions.put(row.value1(), row.value2()));
+        db.select(BENCH_SET.ID, BENCH_SET.REVISION).from(BENCH_SET).where(BENCH_SET.SHOP_ID.eq(shopId)).limit(MOST).forEach(row -> revisions.put(row.value1(), row.value2()));
         db.select(SHOP.VERSION).from(SHOP).where(SHOP.ID.eq(shopId)).forEach(row -> revisions.put("", row.value1()));
         return revisions;
     }

@@ -5,10 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
-import java.io.InputStream;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -26,6 +23,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.server.limits.Uploads;
 import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.problem.Problem;
@@ -38,15 +36,17 @@ class PhotoController {
     private static final int LARGEST = 64_000_000;
     private static final Set<String> PHASES = Set.of("ARRIVAL", "COLD", "PARTS", "RECAP", "POWER", "VOLTS", "MOTION", "TUNE", "HANDOVER");
 
-    record PhotoView(String id, Photo.Shows shows, String phase, String caption, String fileName, int page, int width, int height, @Schema(nullable = true) Instant shotAt, Instant receivedAt, String author, @Schema(nullable = true) String beforeId, int version) {}
+    record PhotoView(String id, Photo.Shows shows, String phase, String caption, String fileName, int page, int width, int height, @Schema(nullable = true) Instant shotAt, Instant receivedAt, String author, @Schema(nullable = true) String beforeId, boolean showsOwner, int version) {}
 
-    record PhotoEdit(@NotNull Photo.Shows shows, @NotNull String phase, @NotNull @Size(max = 200) String caption, @Schema(nullable = true) UUID beforeId, int version) {}
+    record PhotoEdit(@NotNull Photo.Shows shows, @NotNull String phase, @NotNull @Size(max = 200) String caption, @Schema(nullable = true) UUID beforeId, boolean showsOwner, int version) {}
 
     private final PhotoService photos;
+    private final Uploads uploads;
     private final Clock clock;
 
-    PhotoController(PhotoService photos, Clock clock) {
+    PhotoController(PhotoService photos, Uploads uploads, Clock clock) {
         this.photos = photos;
+        this.uploads = uploads;
         this.clock = clock;
     }
 
@@ -57,40 +57,16 @@ class PhotoController {
 
     @PutMapping(path = "/{photoId}/content", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     List<PhotoView> upload(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @RequestParam(defaultValue = "") String fileName, @RequestParam(defaultValue = "SET") Photo.Shows shows, @RequestParam(defaultValue = "ARRIVAL") String phase, @RequestParam(defaultValue = "") String caption, @RequestParam(required = false) Instant takenAt, HttpServletRequest request) {
-        Photo label = new Photo(photoId.toString(), shows, phase(phase), shortened(caption, 180), shortened(fileName, 120), 0, 0, 0, Optional.ofNullable(takenAt), clock.instant(), caller.author(), Optional.empty(), 0);
-        photos.keep(caller, setId.toString(), label, body(request));
-        return all(caller, setId);
-    }
-
-    private static byte[] body(HttpServletRequest request) {
-        if (request.getContentLengthLong() > LARGEST) {
-            throw tooLarge(request.getContentLengthLong());
-        }
-        try (InputStream in = request.getInputStream()) {
-            byte[] file = in.readNBytes(LARGEST + 1);
-            if (file.length > LARGEST) {
-                throw tooLarge(file.length);
-            }
-            if (request.getContentLengthLong() >= 0 && file.length < request.getContentLengthLong()) {
-                throw cutOff();
-            }
-            return file;
-        } catch (IOException brokenOff) {
-            throw cutOff();
-        }
-    }
-
-    private static Problem tooLarge(long bytes) {
-        return new Problem(Problem.Kind.TOO_LARGE, "The file has " + bytes / 1_000_000 + " MB; up to " + LARGEST / 1_000_000 + " MB are taken. A photo for the record needs no more than 10.");
-    }
-
-    private static Problem cutOff() {
-        return new Problem(Problem.Kind.UNREADABLE, "The upload was cut off half way and nothing of it was kept; send it again.");
+        Photo label = new Photo(photoId.toString(), shows, phase(phase), shortened(caption, 180), shortened(fileName, 120), 0, 0, 0, Optional.ofNullable(takenAt), clock.instant(), caller.author(), Optional.empty(), false, 0);
+        return uploads.take(caller, request, LARGEST, "The file", file -> {
+            photos.keep(caller, setId.toString(), label, file);
+            return all(caller, setId);
+        });
     }
 
     @PutMapping("/{photoId}")
     List<PhotoView> label(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @Valid @RequestBody PhotoEdit edit) {
-        photos.label(caller.shopId(), setId.toString(), new Photo(photoId.toString(), edit.shows, phase(edit.phase), edit.caption.strip(), "", 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.ofNullable(edit.beforeId).map(UUID::toString), edit.version));
+        photos.label(caller.shopId(), setId.toString(), new Photo(photoId.toString(), edit.shows, phase(edit.phase), edit.caption.strip(), "", 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.ofNullable(edit.beforeId).map(UUID::toString), edit.showsOwner, edit.version));
         return all(caller, setId);
     }
 
@@ -100,11 +76,12 @@ class PhotoController {
         return all(caller, setId);
     }
 
-    /** {@code full} or {@code thumb}. A picture never changes, so it may be cached for ever. */
+    /** {@code full} or {@code thumb}. Asked for anew each time, so that one that was taken away is gone at once; unchanged, it is not sent again. */
     @GetMapping("/{photoId}/{size:[a-z]+}")
     ResponseEntity<byte[]> content(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @PathVariable String size) {
-        PhotoService.Content content = photos.content(caller.shopId(), photoId.toString(), size).orElseThrow(() -> Problem.notFound("This picture"));
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(content.mediaType())).cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable()).body(content.bytes());
+        PhotoService.Content content = photos.content(caller.shopId(), setId.toString(), photoId.toString(), size).orElseThrow(() -> Problem.notFound("This picture"));
+        // A picture never changes under its id.
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType(content.mediaType())).cacheControl(CacheControl.noCache().cachePrivate()).eTag("\"" + photoId + size + "\"").body(content.bytes());
     }
 
     private static String phase(String phase) {
@@ -119,6 +96,6 @@ class PhotoController {
     }
 
     private static PhotoView view(Photo photo) {
-        return new PhotoView(photo.id(), photo.shows(), photo.phase(), photo.caption(), photo.fileName(), photo.page(), photo.width(), photo.height(), photo.shotAt().orElse(null), photo.receivedAt(), photo.author(), photo.beforeId().orElse(null), photo.version());
+        return new PhotoView(photo.id(), photo.shows(), photo.phase(), photo.caption(), photo.fileName(), photo.page(), photo.width(), photo.height(), photo.shotAt().orElse(null), photo.receivedAt(), photo.author(), photo.beforeId().orElse(null), photo.showsOwner(), photo.version());
     }
 }

@@ -49,15 +49,21 @@ public class PhotoTables {
                 row.get(PHOTO.RECEIVED_AT),
                 row.get(PHOTO.AUTHOR),
                 Optional.ofNullable(row.get(PHOTO.BEFORE_ID)),
+                row.get(PHOTO.SHOWS_OWNER) != 0,
                 row.get(PHOTO.VERSION)));
     }
 
     @Transactional
-    public void insert(String shopId, String setId, Map<Photo, Picture> photos) {
-        photos.forEach((photo, picture) -> insert(shopId, setId, photo, picture));
+    public void insert(String shopId, String setId, Map<Photo, Picture> photos, String uploadHash) {
+        photos.forEach((photo, picture) -> insert(shopId, setId, photo, picture, uploadHash));
     }
 
-    private void insert(String shopId, String setId, Photo photo, Picture picture) {
+    /** Whether the file handed over under a picture's id was the same; of those kept by an earlier version nobody knows. */
+    public boolean same(String shopId, String setId, String photoId, String uploadHash) {
+        return db.fetchExists(PHOTO, PHOTO.SHOP_ID.eq(shopId), PHOTO.ID.eq(photoId), PHOTO.SET_ID.eq(setId), PHOTO.UPLOAD_HASH.isNull().or(PHOTO.UPLOAD_HASH.eq(uploadHash)));
+    }
+
+    private void insert(String shopId, String setId, Photo photo, Picture picture, String uploadHash) {
         int added = db.insertInto(PHOTO)
                 .set(PHOTO.SHOP_ID, shopId)
                 .set(PHOTO.ID, photo.id())
@@ -72,6 +78,8 @@ public class PhotoTables {
                 .set(PHOTO.SHOT_AT, photo.shotAt().orElse(null))
                 .set(PHOTO.RECEIVED_AT, photo.receivedAt())
                 .set(PHOTO.AUTHOR, photo.author())
+                .set(PHOTO.SHOWS_OWNER, (byte) (photo.showsOwner() ? 1 : 0))
+                .set(PHOTO.UPLOAD_HASH, uploadHash)
                 .onDuplicateKeyIgnore()
                 .execute();
         if (added == 1) {
@@ -90,6 +98,7 @@ public class PhotoTables {
                         .set(PHOTO.PHASE, photo.phase())
                         .set(PHOTO.CAPTION, photo.caption())
                         .set(PHOTO.BEFORE_ID, photo.beforeId().orElse(null))
+                        .set(PHOTO.SHOWS_OWNER, (byte) (photo.showsOwner() ? 1 : 0))
                         .set(PHOTO.VERSION, photo.version() + 1)
                         .where(of(shopId, setId).and(PHOTO.ID.eq(photo.id())).and(PHOTO.VERSION.eq(photo.version())))
                         .execute()
@@ -100,7 +109,17 @@ public class PhotoTables {
         return db.update(PHOTO).set(PHOTO.REMOVED, (byte) 1).where(of(shopId, setId).and(PHOTO.ID.eq(photoId))).execute() == 1;
     }
 
-    public Optional<PhotoService.Content> content(String shopId, String photoId, String size) {
-        return db.select(PHOTO_BYTES.MEDIA_TYPE, PHOTO_BYTES.BYTES).from(PHOTO_BYTES).where(PHOTO_BYTES.SHOP_ID.eq(shopId), PHOTO_BYTES.PHOTO_ID.eq(photoId), PHOTO_BYTES.SIZE.eq(size)).fetchOptional(row -> new PhotoService.Content(row.value1(), row.value2()));
+    /** Erases the bytes and the words of pictures that show the owner; their rows stay, hidden, so that an id is not used again. */
+    public int eraseOwner(String shopId, String setId) {
+        List<String> shown = db.select(PHOTO.ID).from(PHOTO).where(PHOTO.SHOP_ID.eq(shopId), PHOTO.SET_ID.eq(setId), PHOTO.SHOWS_OWNER.eq((byte) 1)).fetch(PHOTO.ID);
+        if (!shown.isEmpty()) {
+            db.deleteFrom(PHOTO_BYTES).where(PHOTO_BYTES.SHOP_ID.eq(shopId), PHOTO_BYTES.PHOTO_ID.in(shown)).execute();
+            db.update(PHOTO).set(PHOTO.REMOVED, (byte) 1).set(PHOTO.CAPTION, "").set(PHOTO.FILE_NAME, "").where(PHOTO.SHOP_ID.eq(shopId), PHOTO.ID.in(shown)).execute();
+        }
+        return shown.size();
+    }
+
+    public Optional<PhotoService.Content> content(String shopId, String setId, String photoId, String size) {
+        return db.select(PHOTO_BYTES.MEDIA_TYPE, PHOTO_BYTES.BYTES).from(PHOTO_BYTES).join(PHOTO).on(PHOTO.SHOP_ID.eq(PHOTO_BYTES.SHOP_ID), PHOTO.ID.eq(PHOTO_BYTES.PHOTO_ID)).where(of(shopId, setId), PHOTO_BYTES.PHOTO_ID.eq(photoId), PHOTO_BYTES.SIZE.eq(size)).fetchOptional(row -> new PhotoService.Content(row.value1(), row.value2()));
     }
 }

@@ -53,6 +53,12 @@ public class Pictures {
     /** A decoded picture takes tens of megabytes; two at a time are enough. */
     private static final Semaphore WORK = new Semaphore(2);
 
+    /** A file's bytes, wherever they are. */
+    @FunctionalInterface
+    public interface Source {
+        byte[] bytes() throws IOException;
+    }
+
     static {
         ImageIO.setUseCache(false);
     }
@@ -60,12 +66,14 @@ public class Pictures {
     /**
      * Reads a JPEG, PNG or WebP file, or every page of a PDF.
      *
+     * @param source  where its bytes are; they are fetched only when it is their turn
      * @param drawing whether it is line work, which is kept without loss where it came so
      * @throws Problem with a sentence when it is none of these, broken, or too large
      */
-    public List<Picture> read(byte[] file, boolean drawing, ZoneId zone) {
+    public List<Picture> read(Source source, boolean drawing, ZoneId zone) {
         WORK.acquireUninterruptibly();
         try {
+            byte[] file = source.bytes();
             return starts(file, "%PDF") ? pages(file) : List.of(picture(file, drawing, zone));
         } catch (IOException | RuntimeException broken) {
             throw broken instanceof Problem problem ? problem : refuse("The picture is broken: it begins as one, but cannot be read to its end. Copy it from the camera again.");

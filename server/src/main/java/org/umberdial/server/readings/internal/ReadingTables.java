@@ -22,7 +22,7 @@ public class ReadingTables {
     }
 
     public List<KeptReading> all(String shopId, String setId) {
-        return db.selectFrom(READING).where(READING.SHOP_ID.eq(shopId), READING.SET_ID.eq(setId)).orderBy(READING.SEQUENCE).fetch(ReadingTables::kept);
+        return db.selectFrom(READING).where(READING.SHOP_ID.eq(shopId), READING.SET_ID.eq(setId)).orderBy(READING.LOG_ORDER, READING.SEQUENCE).fetch(ReadingTables::kept);
     }
 
     private static KeptReading kept(Record row) {
@@ -41,7 +41,22 @@ public class ReadingTables {
                 row.get(READING.LIFTED),
                 Optional.ofNullable(row.get(READING.SUPERSEDES_ID)),
                 row.get(READING.WITHDRAWN) != 0);
-        return new KeptReading(reading, row.get(READING.RECEIVED_AT), row.get(READING.SOURCE), row.get(READING.AUTHOR), row.get(READING.NOTE));
+        return new KeptReading(reading, row.get(READING.RECEIVED_AT), row.get(READING.SOURCE), row.get(READING.AUTHOR), row.get(READING.NOTE), row.get(READING.LOG_ORDER));
+    }
+
+    /** Whether what is kept under a reading's id says the same; conditions may have been set anew between two sendings of it. */
+    public boolean same(String shopId, String setId, Reading reading) {
+        return db.fetchExists(
+                READING,
+                READING.SHOP_ID.eq(shopId),
+                READING.ID.eq(reading.id()),
+                READING.SET_ID.eq(setId),
+                READING.SUBJECT.eq(reading.subject()),
+                READING.REFERENCE_NODE.eq(reading.reference()),
+                READING.KIND.eq(reading.kind().name()),
+                READING.VALUE_SI.eq(reading.value()),
+                READING.LIFTED.eq(reading.lifted()),
+                READING.WITHDRAWN.eq((byte) (reading.withdrawn() ? 1 : 0)));
     }
 
     /** Whether the row is new. */
@@ -66,6 +81,7 @@ public class ReadingTables {
                         .set(READING.SOURCE, kept.source())
                         .set(READING.AUTHOR, kept.author())
                         .set(READING.NOTE, kept.note())
+                        .set(READING.LOG_ORDER, kept.order())
                         .set(READING.SUPERSEDES_ID, reading.supersedes().orElse(null))
                         .set(READING.WITHDRAWN, (byte) (reading.withdrawn() ? 1 : 0))
                         .onDuplicateKeyIgnore()

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.entry.PartLine;
@@ -41,6 +42,7 @@ import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
 import org.umberdial.core.volts.Bench;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.Seen;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.Shop;
@@ -63,9 +65,11 @@ class SetController {
 
     record CircuitPoint(String node, String name, String socket, String pin, String hint) {}
 
-    record SheetView(String node, String reference, ReadingKind kind, double value, String text, String unit, double lineVolts, String meter, String mode) {}
+    /** @param seen what a change of this value says it was made from */
+    record SheetView(String node, String reference, ReadingKind kind, double value, String text, String unit, double lineVolts, String meter, String mode, String seen) {}
 
-    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, List<SheetView> sheet, List<String> unread, String sheetOrigin) {}
+    /** @param pointsSeen what a change of the list of points says it was made from; {@code unreadSeen} likewise */
+    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, String pointsSeen, List<SheetView> sheet, List<String> unread, String unreadSeen, String sheetOrigin) {}
 
     /** @param seen part lines as they stood when these were begun, by reference; null overwrites whatever is there */
     record LinesEdit(@NotNull @Size(max = 500) List<@NotNull @Size(max = 500) String> lines, boolean change, @Schema(nullable = true) Map<String, String> seen) {}
@@ -78,12 +82,17 @@ class SetController {
 
     record ValueEdit(@NotNull UUID id, @NotBlank String reference, @NotNull ValueOrigin origin, @NotBlank String value, @Size(max = 120) String source) {}
 
-    record PointsEdit(@NotNull List<@Valid PointEdit> points) {}
+    /** @param seen the list as it stood when the change was begun, as the circuit names it */
+    record PointsEdit(@NotNull List<@Valid PointEdit> points, @NotNull String seen) {}
 
     record PointEdit(@NotNull @Size(max = 60) String node, @NotNull @Size(max = 80) String name, @Size(max = 20) String socket, @Size(max = 10) String pin, @Size(max = 120) String hint) {}
 
-    /** A sheet value as typed; an empty value takes it off the sheet. */
-    record SheetEdit(@NotBlank String node, @NotBlank String reference, @NotNull ReadingKind kind, @NotNull String value, @NotBlank String lineVolts, @NotNull String meter, @NotNull String mode) {}
+    /**
+     * A sheet value as typed; an empty value takes it off the sheet.
+     *
+     * @param seen the value as it stood when the change was begun, as the circuit names it; empty when there was none
+     */
+    record SheetEdit(@NotBlank String node, @NotBlank String reference, @NotNull ReadingKind kind, @NotNull String value, @NotBlank String lineVolts, @NotNull String meter, @NotNull String mode, @NotNull String seen) {}
 
     private final SetService sets;
     private final ShopService shops;
@@ -175,13 +184,13 @@ class SetController {
     }
 
     @DeleteMapping("/parts/{reference}")
-    CircuitView removePart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String reference) {
-        return circuit(sets.removePart(caller.shopId(), setId.toString(), reference));
+    CircuitView removePart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String reference, @RequestParam String seen) {
+        return circuit(sets.removePart(caller.shopId(), setId.toString(), reference, seen));
     }
 
     @DeleteMapping("/unread-lines")
-    CircuitView settleUnread(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return circuit(sets.settleUnread(caller.shopId(), setId.toString()));
+    CircuitView settleUnread(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestParam String seen) {
+        return circuit(sets.settleUnread(caller.shopId(), setId.toString(), seen));
     }
 
     @PostMapping("/part-values")
@@ -195,7 +204,7 @@ class SetController {
     @PutMapping("/test-points")
     CircuitView testPoints(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PointsEdit edit) {
         List<TestPoint> points = edit.points.stream().map(p -> new TestPoint(p.node.strip().toLowerCase(java.util.Locale.ROOT), p.node, p.name.strip(), text(p.socket), text(p.pin), text(p.hint))).toList();
-        return circuit(sets.replaceTestPoints(caller.shopId(), setId.toString(), points.stream().map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList()));
+        return circuit(sets.changeTestPoints(caller.shopId(), setId.toString(), points.stream().map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList(), edit.seen));
     }
 
     @PutMapping("/sheet-values")
@@ -214,10 +223,10 @@ class SetController {
         double line = typed(caller, edit.lineVolts, Unit.VOLT, "lineVolts");
         new Bench(line, Optional.empty(), 0, "");
         if (edit.value.isBlank()) {
-            return circuit(sets.removeSheet(caller.shopId(), setId.toString(), new SheetValue(edit.node, edit.reference, edit.kind, 0, line, meter, edit.mode)));
+            return circuit(sets.removeSheet(caller.shopId(), setId.toString(), new SheetValue(edit.node, edit.reference, edit.kind, 0, line, meter, edit.mode), edit.seen));
         }
         double value = typed(caller, edit.value, edit.kind.unit(), "value");
-        return circuit(sets.putSheet(caller.shopId(), setId.toString(), List.of(new SheetValue(edit.node, edit.reference, edit.kind, value, line, meter, edit.mode))));
+        return circuit(sets.changeSheet(caller.shopId(), setId.toString(), new SheetValue(edit.node, edit.reference, edit.kind, value, line, meter, edit.mode), edit.seen));
     }
 
     private static Meter meter(String text) {
@@ -252,8 +261,10 @@ class SetController {
                 set.set().parts().stream().map(SetController::part).toList(),
                 set.deck().nodes().stream().sorted().toList(),
                 set.set().testPoints().stream().map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList(),
-                set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode())).toList(),
+                Seen.of(set.set().testPoints()),
+                set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode(), Seen.of(v))).toList(),
                 set.set().unread(),
+                Seen.of(set.set().unread()),
                 set.arrival().sheetOrigin());
     }
 

@@ -131,8 +131,9 @@ public class SetTables {
         }
     }
 
-    public void insert(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, double lineVolts, Optional<String> instrumentId, Instant now) {
-        db.insertInto(BENCH_SET)
+    /** Whether it is new. */
+    public boolean insert(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, double lineVolts, Optional<String> instrumentId, Instant now) {
+        return db.insertInto(BENCH_SET)
                 .set(BENCH_SET.SHOP_ID, shopId)
                 .set(BENCH_SET.ID, setId)
                 .set(BENCH_SET.TITLE, label.title())
@@ -148,7 +149,8 @@ public class SetTables {
                 .set(BENCH_SET.CREATED_AT, now)
                 .set(BENCH_SET.TOUCHED_AT, now)
                 .onDuplicateKeyIgnore()
-                .execute();
+                .execute()
+                == 1;
     }
 
     public boolean relabel(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, int version) {
@@ -246,8 +248,9 @@ public class SetTables {
         return values;
     }
 
-    public void addValue(String shopId, String setId, String id, String reference, PartValue value, String author, Instant now) {
-        db.insertInto(PART_VALUE)
+    /** Whether it is new, or the same as before. */
+    public boolean addValue(String shopId, String setId, String id, String reference, PartValue value, String author, Instant now) {
+        boolean isNew = db.insertInto(PART_VALUE)
                 .set(PART_VALUE.SHOP_ID, shopId)
                 .set(PART_VALUE.ID, id)
                 .set(PART_VALUE.SET_ID, setId)
@@ -258,7 +261,9 @@ public class SetTables {
                 .set(PART_VALUE.AUTHOR, author)
                 .set(PART_VALUE.ENTERED_AT, now)
                 .onDuplicateKeyIgnore()
-                .execute();
+                .execute()
+                == 1;
+        return isNew || db.fetchExists(PART_VALUE, PART_VALUE.SHOP_ID.eq(shopId), PART_VALUE.ID.eq(id), PART_VALUE.SET_ID.eq(setId), PART_VALUE.REFERENCE.eq(reference), PART_VALUE.ORIGIN.eq(value.origin().name()), PART_VALUE.VALUE_SI.eq(value.value()));
     }
 
     public List<Deck.SocketPins> sockets(String shopId, String setId) {
