@@ -16,28 +16,21 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
-/** The packaged jar as a process of its own, on a schema of its own, filled with the demo shop. */
+/** The packaged jar as a process of its own, on a schema of its own in the build's database, filled with the demo shop. */
 final class Application implements AutoCloseable {
     private static final String SERVES = "Started UmberDial in";
     private static final HttpClient HTTP = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
 
     private final String schema;
-    private final String database;
     private final List<String> settings;
     private final int port;
     private Process process;
 
     Application() throws IOException {
-        this(System.getProperty("umber.db.port"));
+        this("umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of("--umber.demo=true"));
     }
 
-    /** @param database port of the database server */
-    Application(String database) throws IOException {
-        this(database, "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of("--umber.demo=true"));
-    }
-
-    private Application(String database, String schema, List<String> settings) throws IOException {
-        this.database = database;
+    private Application(String schema, List<String> settings) throws IOException {
         this.schema = schema;
         this.settings = settings;
         this.port = freePort();
@@ -51,12 +44,12 @@ final class Application implements AutoCloseable {
 
     /** Another process on the same database, with other settings. */
     Application with(String... other) throws IOException {
-        return new Application(database, schema, List.of(other));
+        return new Application(schema, List.of(other));
     }
 
     /** One with nothing in it and nobody's yet. */
     static Application empty() throws IOException {
-        return new Application(System.getProperty("umber.db.port"), "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of());
+        return new Application("umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of());
     }
 
     /** Returns once the application says it serves; its own words decide, so waiting takes nothing from its start. */
@@ -77,7 +70,10 @@ final class Application implements AutoCloseable {
     }
 
     private List<String> command() {
-        List<String> command = new ArrayList<>(List.of("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.port=" + database, "--umber.db.name=" + schema));
+        List<String> command = new ArrayList<>(List.of("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.name=" + schema));
+        if (settings.stream().noneMatch(setting -> setting.startsWith("--umber.home="))) {
+            command.add("--umber.home=target/homes/" + schema);
+        }
         command.addAll(settings);
         return command;
     }

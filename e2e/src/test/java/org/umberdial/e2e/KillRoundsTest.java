@@ -3,8 +3,6 @@ package org.umberdial.e2e;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -17,11 +15,10 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * {@code kill -9}, alternately of the application and of the database, while a writer sends readings: every acknowledged one is
- * there once. {@code -Dumber.kill.rounds} makes it longer; {@code ./umber soak} runs 200.
+ * {@code kill -9}, in turn of the application, the database and the launcher with both, while a writer sends readings: every
+ * acknowledged one is there once. {@code -Dumber.kill.rounds} makes it longer; {@code ./umber soak} runs 200.
  */
 class KillRoundsTest {
-    private static final Path MARIADB = Path.of("..", "tools", "private-mariadb").toAbsolutePath().normalize();
     private static final int READINGS_BETWEEN = 15;
 
     private final List<String> acknowledged = Collections.synchronizedList(new ArrayList<>());
@@ -32,36 +29,39 @@ class KillRoundsTest {
 
     @Test
     @Timeout(value = 3, unit = TimeUnit.HOURS)
-    void everyAcknowledgedReading_isThereOnce(@TempDir Path place) throws IOException, InterruptedException {
-        String port = mariadb("start", place);
-        try (Application application = new Application(port)) {
-            Thread writer = new Thread(() -> write(application));
+    void everyAcknowledgedReading_isThereOnce(@TempDir Path home) throws IOException, InterruptedException {
+        try (Shop shop = new Shop(home, true).start()) {
+            Thread writer = new Thread(() -> write(shop));
             writer.start();
-            int rounds = Integer.getInteger("umber.kill.rounds", 2);
+            int rounds = Integer.getInteger("umber.kill.rounds", 3);
             for (int round = 0; round < rounds; round++) {
                 acks.acquire(READINGS_BETWEEN);
-                set(true, false);
-                if (round % 2 == 0) {
-                    application.kill();
-                    application.start();
-                } else {
-                    ProcessHandle server = ProcessHandle.of(Long.parseLong(Files.readString(place.resolve("pid")).strip())).orElseThrow();
-                    server.destroyForcibly();
-                    server.onExit().join();
-                    assertEquals(port, mariadb("start", place));
+                switch (round % 3) {
+                    case 0 -> Shop.kill(shop.process("database"));
+                    case 1 -> Shop.kill(shop.process("application"));
+                    default -> everything(shop);
                 }
-                set(false, false);
             }
             acks.acquire(READINGS_BETWEEN);
             set(false, true);
             writer.join();
-            String kept = application.get("/api" + Journey.IVORY + "/readings").body();
+            String kept = shop.get("/api" + Journey.IVORY + "/readings").body();
             List<String> wrong = acknowledged.stream().filter(id -> kept.split(id, -1).length != 2).toList();
             assertEquals(List.of(), wrong, acknowledged.size() + " acknowledged over " + rounds + " rounds");
             System.out.println(acknowledged.size() + " readings acknowledged over " + rounds + " kills, each there once");
-        } finally {
-            mariadb("stop", place);
         }
+    }
+
+    /** As when a plug is pulled; then somebody starts it again. */
+    private void everything(Shop shop) throws IOException {
+        set(true, false);
+        ProcessHandle database = shop.process("database");
+        ProcessHandle application = shop.process("application");
+        Shop.kill(shop.launcher());
+        Shop.kill(database);
+        Shop.kill(application);
+        shop.start();
+        set(false, false);
     }
 
     private void set(boolean isDown, boolean isDone) {
@@ -73,11 +73,11 @@ class KillRoundsTest {
     }
 
     /** Sends one reading after the other; without an acknowledgement the same one again, as the browser does. */
-    private void write(Application application) {
+    private void write(Shop shop) {
         int number = 0;
         for (String id = UUID.randomUUID().toString(); !finished(); ) {
             String body = "{\"id\":\"" + id + "\",\"text\":\"" + (90 + number % 30) + "\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
-            if (taken(application, body)) {
+            if (taken(shop, body)) {
                 acknowledged.add(id);
                 acks.release();
                 id = UUID.randomUUID().toString();
@@ -86,10 +86,13 @@ class KillRoundsTest {
         }
     }
 
-    private static boolean taken(Application application, String body) {
+    private static boolean taken(Shop shop, String body) {
         try {
-            return application.post("/api" + Journey.IVORY + "/readings", body).statusCode() == 200;
+            return shop.post("/api" + Journey.IVORY + "/readings", body).statusCode() == 200;
         } catch (IOException noAnswer) {
+            return false;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
             return false;
         }
     }
@@ -107,12 +110,5 @@ class KillRoundsTest {
             }
             return done;
         }
-    }
-
-    private static String mariadb(String verb, Path place) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(MARIADB.toString(), verb, place.toString()).redirectError(ProcessBuilder.Redirect.INHERIT).start();
-        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip();
-        assertEquals(0, process.waitFor(), said);
-        return said;
     }
 }

@@ -2,32 +2,19 @@ package org.umberdial.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
-import java.io.RandomAccessFile;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.regex.Pattern;
-import java.util.zip.GZIPInputStream;
-import java.util.zip.GZIPOutputStream;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
-/** Several screens on one shop, and the shop's memory: backup, restore, erasing. */
+/** Several screens on one shop, what waits in them, and what is erased for good. */
 class ShopJourneyTest extends Journey {
-    private static final Path BACKUP = Path.of("..", "tools", "backup").toAbsolutePath().normalize();
-
-    private record Ran(int status, String said) {}
-
     @Test
     void aReadingOnTheTablet_appearsOnTheOtherScreen() {
         Page desk = page(IVORY + "/volts");
@@ -103,95 +90,5 @@ class ShopJourneyTest extends Journey {
         page.navigate(application.address(IVORY + "/log"));
         assertThat(page.getByText("were erased").first()).isVisible();
         assertEquals(List.of(), browser.complaints);
-    }
-
-    @Test
-    void aBackupOfTheRunningShop_restoresToTheSameTables(@TempDir Path place) throws IOException, InterruptedException {
-        Path file = place.resolve("shop.gz");
-        Thread writer = new Thread(() -> {
-            for (int i = 0; i < 40; i++) {
-                read(i);
-            }
-        });
-        writer.start();
-        Ran saved = run(BACKUP.toString(), "save", file.toString(), port(), application.schema());
-        writer.join();
-        assertEquals(0, saved.status, saved.said);
-        String copy = "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8);
-        assertEquals(0, run(BACKUP.toString(), "load", file.toString(), port(), copy, "9999").status);
-        // What was written after the moment of the backup is not in it: a second, with nobody writing, must be the same throughout.
-        Path still = place.resolve("still.gz");
-        assertEquals(0, run(BACKUP.toString(), "save", still.toString(), port(), application.schema()).status);
-        String twin = "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8);
-        assertEquals(0, run(BACKUP.toString(), "load", still.toString(), port(), twin, "9999").status);
-        assertEquals(checksums(application.schema()), checksums(twin));
-        assertTrue(checksums(twin).lines().count() > 12);
-        Ran again = run(BACKUP.toString(), "load", still.toString(), port(), twin, "9999");
-        assertEquals(1, again.status);
-        assertTrue(again.said.contains("into an empty place"), again.said);
-        refused(place, still);
-        sql("DROP DATABASE " + copy + "; DROP DATABASE " + twin);
-    }
-
-    /** Newer, cut off, or none of ours: a sentence, and nothing is left behind. */
-    private static void refused(Path place, Path still) throws IOException, InterruptedException {
-        String target = "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8);
-        Ran newer = run(BACKUP.toString(), "load", still.toString(), port(), target, "1");
-        assertTrue(newer.status == 1 && newer.said.contains("made by a newer Umber Dial"), newer.said);
-        Path cut = place.resolve("cut.gz");
-        Files.copy(still, cut);
-        try (RandomAccessFile half = new RandomAccessFile(cut.toFile(), "rw")) {
-            half.setLength(half.length() / 2);
-        }
-        Ran broken = run(BACKUP.toString(), "load", cut.toString(), port(), target, "9999");
-        assertTrue(broken.status == 1 && broken.said.contains("cut off or damaged"), broken.said);
-        Path other = place.resolve("other.gz");
-        try (GZIPOutputStream out = new GZIPOutputStream(Files.newOutputStream(other))) {
-            out.write("CREATE TABLE x (y INT);\n".getBytes(StandardCharsets.UTF_8));
-        }
-        Ran foreign = run(BACKUP.toString(), "load", other.toString(), port(), target, "9999");
-        assertTrue(foreign.status == 1 && foreign.said.contains("no backup of Umber Dial"), foreign.said);
-        assertEquals("", sql("SHOW DATABASES LIKE '" + target + "'"));
-        Path kept = place.resolve("kept.gz");
-        Files.writeString(kept, "an older backup");
-        assertEquals(1, run(BACKUP.toString(), "save", kept.toString(), port(), "umber_no_such_schema").status);
-        assertEquals("an older backup", Files.readString(kept));
-        try (GZIPInputStream in = new GZIPInputStream(Files.newInputStream(still))) {
-            assertTrue(new String(in.readNBytes(60), StandardCharsets.UTF_8).startsWith("-- Umber Dial backup, format 1, tables "));
-        }
-    }
-
-    private static void read(int i) {
-        try {
-            application.post("/api" + BROWN + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + i) + "\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-    }
-
-    private static String port() {
-        return System.getProperty("umber.db.port");
-    }
-
-    /** Of every table but those that say who is at the door just now, which no backup keeps. */
-    private static String checksums(String schema) throws IOException, InterruptedException {
-        List<String> tables = sql("SELECT table_name FROM information_schema.tables WHERE table_schema = '" + schema + "' AND table_name NOT IN ('SPRING_SESSION', 'SPRING_SESSION_ATTRIBUTES', 'one_time_tokens', 'sign_in_try') ORDER BY 1").lines().toList();
-        StringBuilder sums = new StringBuilder();
-        for (String table : tables) {
-            sums.append(table).append(' ').append(sql("CHECKSUM TABLE " + schema + "." + table).replaceFirst("^\\S+\\s+", "").strip()).append('\n');
-        }
-        return sums.toString();
-    }
-
-    private static String sql(String statement) throws IOException, InterruptedException {
-        Ran ran = run("mariadb", "--no-defaults", "--protocol=tcp", "--host=127.0.0.1", "--port=" + port(), "--user=umber", "--password=umber", "-BNe", statement);
-        assertEquals(0, ran.status, ran.said);
-        return ran.said;
-    }
-
-    private static Ran run(String... command) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(new ArrayList<>(List.of(command))).redirectErrorStream(true).start();
-        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        return new Ran(process.waitFor(), said);
     }
 }
