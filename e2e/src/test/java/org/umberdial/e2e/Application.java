@@ -47,6 +47,11 @@ final class Application implements AutoCloseable {
         return new Application(schema, List.of(other));
     }
 
+    /** The demo shop in no more memory than a small machine gives. */
+    static Application small(int heapMb) throws IOException {
+        return new Application("umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of("--umber.demo=true", "-Xmx" + heapMb + "m"));
+    }
+
     /** One with nothing in it and nobody's yet. */
     static Application empty() throws IOException {
         return new Application("umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of());
@@ -70,12 +75,18 @@ final class Application implements AutoCloseable {
     }
 
     private List<String> command() {
-        List<String> command = new ArrayList<>(List.of("java", "-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.name=" + schema));
+        List<String> command = new ArrayList<>(List.of("java"));
+        settings.stream().filter(Application::isForJava).forEach(command::add);
+        command.addAll(List.of("-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.name=" + schema));
         if (settings.stream().noneMatch(setting -> setting.startsWith("--umber.home="))) {
             command.add("--umber.home=target/homes/" + schema);
         }
-        command.addAll(settings);
+        settings.stream().filter(setting -> !isForJava(setting)).forEach(command::add);
         return command;
+    }
+
+    private static boolean isForJava(String setting) {
+        return setting.startsWith("-X");
     }
 
     static int freePort() throws IOException {

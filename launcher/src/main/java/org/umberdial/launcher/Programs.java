@@ -21,7 +21,7 @@ final class Programs {
                 .filter(Files::isExecutable)
                 .map(Path::toString)
                 .findFirst()
-                .orElseThrow(() -> new Refused(name + " is missing; install it with: sudo apt-get install mariadb-server-core"));
+                .orElseThrow(() -> new Refused(name + " is missing; install it with: sudo apt-get install mariadb-server-core mariadb-client-core"));
     }
 
     /** The user this runs as. */

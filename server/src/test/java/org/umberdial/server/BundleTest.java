@@ -2,6 +2,7 @@ package org.umberdial.server;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.networknt.schema.Schema;
@@ -63,6 +64,9 @@ class BundleTest {
         JsonNode again = other.upload("/api/bundles", bundle).json();
         assertTrue(again.get("already").asBoolean() && again.get("setId").equals(taken.get("setId")), again.toString());
         assertEquals(1, other.get("/api/sets").json().get("total").asInt());
+        String log = other.get(copy + "/log").text();
+        assertTrue(log.contains("from a file that names demo"), "both names stand: who brought it, and whom the file names");
+        assertFalse(log.contains("\"author\":\"demo\""), "no entry of a file carries the name of somebody here");
         // Back home from there it is still the set it was.
         byte[] back = other.bytes(copy + "/bundle.zip");
         assertTrue(RunningServer.upload("/api/bundles", back).json().get("already").asBoolean());

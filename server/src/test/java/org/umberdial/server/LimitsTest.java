@@ -138,6 +138,23 @@ class LimitsTest {
     }
 
     @Test
+    void aClockSetBack_turnsNothingRound() throws IOException {
+        String set = owner.newTableSet();
+        String body = "{\"id\":\"ID\",\"text\":\"TEXT\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
+        owner.post("/api/sets/" + set + "/readings", body.replace("ID", UUID.randomUUID().toString()).replace("TEXT", "101"));
+        // As if the clock had been two hours ahead when the first was taken, and was set right since.
+        var db = application.getBean(org.jooq.DSLContext.class);
+        db.execute("UPDATE reading SET taken_at = DATE_ADD(taken_at, INTERVAL 2 HOUR), received_at = DATE_ADD(received_at, INTERVAL 2 HOUR) WHERE set_id = ?", set);
+        owner.post("/api/sets/" + set + "/readings", body.replace("ID", UUID.randomUUID().toString()).replace("TEXT", "117"));
+        var log = owner.get("/api/sets/" + set + "/log").json();
+        assertTrue(log.at("/0/figure").asString().startsWith("117"), log.toString());
+        assertTrue(log.at("/1/ahead").asBoolean() && !log.at("/0/ahead").asBoolean(), "the stamp from the future says so");
+        var volts = owner.get("/api/sets/" + set + "/volts").json();
+        var point = volts.get("points").valueStream().filter(p -> p.at("/node").asString().equals("filter_1")).findFirst().orElseThrow();
+        assertEquals(117, point.at("/reading/value").asDouble(), 1e-9, "the last one taken stands: " + point);
+    }
+
+    @Test
     void aStream_endsWithTheSessionItBelongsTo() throws IOException {
         Guest eve = owner.with("eve", "BENCH");
         String cookie = eve.lastCookie().split(";")[0];

@@ -23,6 +23,26 @@ class ReadingsTest {
         return RunningServer.get("/api/sets/" + set + "/readings").json();
     }
 
+    /** Every file of cells that leaves the shop: what a spreadsheet would run is text in it, and reads back as it was. */
+    @Test
+    void cellsASpreadsheetWouldRun_areWrittenSoThatItDoesNot() throws IOException {
+        String set = RunningServer.newTableSet();
+        String path = "/api/sets/" + set;
+        assertEquals(200, RunningServer.post(path + "/parts", "{\"line\":\"R98 @a +b 1k\",\"seen\":\"\"}").status());
+        assertEquals(200, RunningServer.post(path + "/parts", "{\"line\":\"R97 a b 1k ; desc=\\\"=HYPERLINK(1)\\\"\",\"seen\":\"\"}").status());
+        RunningServer.post(path + "/readings", "{\"id\":\"" + java.util.UUID.randomUUID() + "\",\"text\":\"-7.3\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"@SUM(1)\"}");
+        String seen = RunningServer.get(path + "/circuit").json().get("pointsSeen").asString();
+        RunningServer.put(path + "/test-points", "{\"points\":[{\"node\":\"@a\",\"name\":\"odd\"},{\"node\":\"filter_1\",\"name\":\"F\"}],\"seen\":\"" + seen + "\"}");
+        RunningServer.put(path + "/sheet-values", "{\"node\":\"@a\",\"reference\":\"0\",\"kind\":\"DC\",\"value\":\"-12\",\"lineVolts\":\"117\",\"meter\":\"\",\"mode\":\"\",\"seen\":\"\"}");
+        String all = RunningServer.get(path + "/parts.csv").text() + RunningServer.get(path + "/readings.csv").text() + RunningServer.get(path + "/sheet.csv").text();
+        assertTrue(all.contains("'=HYPERLINK(1)") && all.contains("'@SUM(1)") && all.contains("'@a") && all.contains("'+b"), all);
+        assertFalse(java.util.regex.Pattern.compile("(?m)(^|,)\"?[=+@]").matcher(all).find(), all);
+        assertTrue(all.contains(",-7.3,") && all.contains(",-12,"), "numbers stay numbers");
+        String copy = RunningServer.newTableSet();
+        RunningServer.upload("/api/sets/" + copy + "/part-imports", RunningServer.get(path + "/parts.csv").text().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        assertTrue(RunningServer.get("/api/sets/" + copy + "/circuit").text().contains("\"=HYPERLINK(1)\""));
+    }
+
     @Test
     void sameIdTwice_isOneReading() throws IOException {
         String set = RunningServer.newTableSet();

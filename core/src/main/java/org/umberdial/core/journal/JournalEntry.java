@@ -10,4 +10,9 @@ import java.util.Optional;
  * @param supersedes id of the entry this one takes the place of
  * @param withdrawn  whether it only takes that entry back and says nothing itself
  */
-public record JournalEntry(String id, Fact fact, Instant takenAt, Optional<String> supersedes, boolean withdrawn) {}
+public record JournalEntry(String id, Fact fact, Instant takenAt, Optional<String> supersedes, boolean withdrawn) {
+    /** The same, at another time. */
+    public JournalEntry at(Instant time) {
+        return new JournalEntry(id, fact, time, supersedes, withdrawn);
+    }
+}

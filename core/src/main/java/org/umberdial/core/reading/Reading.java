@@ -33,6 +33,11 @@ public record Reading(
         Optional<String> supersedes,
         boolean withdrawn) {
 
+    /** The same, taken at another time. */
+    public Reading at(Instant time) {
+        return new Reading(id, subject, reference, kind, value, lineVolts, meter, mode, minutesOn, time, lifted, supersedes, withdrawn);
+    }
+
     /** Whether it speaks about the circuit as it stands, with nothing lifted. */
     public boolean undisturbed() {
         return lifted.isEmpty();

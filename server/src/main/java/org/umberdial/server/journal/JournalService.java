@@ -30,7 +30,8 @@ public class JournalService {
     }
 
     public Journal journal(String shopId, String setId) {
-        return new Journal(kept(shopId, setId).stream().map(KeptEntry::entry).toList());
+        Stamps stamps = new Stamps();
+        return new Journal(kept(shopId, setId).stream().map(kept -> kept.entry().at(stamps.next(kept.entry().takenAt(), kept.receivedAt()))).toList());
     }
 
     /** Every entry, in the order they were kept. */

@@ -14,6 +14,7 @@ import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.volts.Bench;
 import org.umberdial.server.journal.JournalService;
+import org.umberdial.server.journal.Stamps;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.readings.internal.ReadingTables;
 import org.umberdial.server.security.Caller;
@@ -47,7 +48,8 @@ public class ReadingService {
 
     /** The readings that count as evidence: ohms taken while a capacitor was charged do not. */
     public ReadingLog log(String shopId, String setId) {
-        List<Reading> readings = kept(shopId, setId).stream().map(KeptReading::reading).toList();
+        Stamps stamps = new Stamps();
+        List<Reading> readings = kept(shopId, setId).stream().map(kept -> kept.reading().at(stamps.next(kept.reading().takenAt(), kept.receivedAt()))).toList();
         return new ReadingLog(Charge.evidence(readings, journals.journal(shopId, setId), shops.shop(shopId).policy().safeVolts()));
     }
 
