@@ -35,7 +35,8 @@ class KeeperJourneyTest {
             assertThat(banner).hasCount(0);
             // The launcher would be too quick for anybody to see.
             Shop.signal(shop.launcher(), "STOP");
-            Shop.kill(shop.process("database"));
+            // Nobody waits for it to be gone: its parent stands still and cannot see to that.
+            Shop.signal(shop.process("database"), "KILL");
             page.locator("#entry").fill("Filter 1 113.7");
             page.locator("#entry").press("Enter");
             assertThat(banner).containsText("The database is being started again");
