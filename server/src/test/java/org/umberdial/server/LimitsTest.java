@@ -119,7 +119,7 @@ class LimitsTest {
         Files.writeString(home.resolve("standing.json"), "{\"at\":\"" + Instant.now() + "\",\"kind\":\"DATABASE_STARTED_AGAIN\"}");
         var standing = owner.get("/api/standing").json();
         assertTrue(standing.at("/space").asString().contains("nearly full"), standing.toString());
-        assertTrue(standing.at("/event/sentence").asString().contains("database had ended"), standing.toString());
+        assertTrue(standing.at("/event/sentence").asString().contains("database ended"), standing.toString());
         assertEquals(401, new Guest(RunningServer.base(application)).get("/api/standing").status());
     }
 

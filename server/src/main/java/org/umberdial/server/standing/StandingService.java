@@ -24,9 +24,9 @@ public class StandingService {
 
     /** What the launcher's words mean to people. */
     private static final Map<String, String> SENTENCES = Map.of(
-            "ENDED_WITHOUT_WARNING", "Umber Dial had ended without warning and was started again. Everything that was shown as saved is here; check your last entry.",
-            "DATABASE_STARTED_AGAIN", "The database had ended by itself and was started again. Everything that was shown as saved is here; check your last entry.",
-            "APPLICATION_STARTED_AGAIN", "The application had ended by itself and was started again. Everything that was shown as saved is here; check your last entry.",
+            "ENDED_WITHOUT_WARNING", "Umber Dial ended without warning and was started again. Everything shown as saved is here; check your last entry.",
+            "DATABASE_STARTED_AGAIN", "The database ended by itself and was started again. Everything shown as saved is here; check your last entry.",
+            "APPLICATION_STARTED_AGAIN", "The application ended by itself and was started again. Everything shown as saved is here; check your last entry.",
             "RESTORE_BROKEN_OFF", "A restore was broken off. The shop is as it was before it; run the restore again at the machine.",
             "BACKUP_FAILED", "The daily backup could not be written. Look at the free space on the machine, and make a backup by hand.");
 
