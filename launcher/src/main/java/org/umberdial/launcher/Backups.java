@@ -19,6 +19,8 @@ import java.util.stream.Stream;
 final class Backups {
     static final String DAILY = "daily";
     static final String BEFORE = "before";
+    /** Of a shop that a recovery put another in the place of. */
+    static final String REPLACED = "replaced";
     private static final int KEPT = 14;
     private static final Pattern NAME = Pattern.compile("([a-z]+(?:-[0-9]+)?)-([0-9]{8}T[0-9]{6}Z)\\.(?:umber|gz)");
     private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("uuuuMMdd'T'HHmmss'Z'").withZone(ZoneOffset.UTC);
@@ -56,6 +58,12 @@ final class Backups {
     private static String group(Path file, int group) {
         Matcher name = NAME.matcher(file.getFileName().toString());
         return name.matches() ? name.group(group) : "";
+    }
+
+    /** Room one more backup may take, by the last one's size; the whole of the tables' when there is none yet. */
+    long room(Generation generation) throws IOException {
+        Optional<Path> last = all().stream().findFirst();
+        return last.isPresent() ? 2 * Files.size(last.get()) : OwnFiles.size(generation.folder());
     }
 
     /** Whether the latest daily one is a day old, or stamped ahead by a clock that has been set back since. */

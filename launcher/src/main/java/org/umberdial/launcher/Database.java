@@ -38,10 +38,14 @@ public final class Database {
         this.schemas = schemas;
     }
 
-    /** MariaDB has a word of its own about who may read what it makes. */
-    private static void closeFiles(ProcessBuilder builder) {
+    /**
+     * MariaDB has a word of its own about who may read what it makes; and a server that starts removes temporary tables of every
+     * server that shares its temporary folder, so this one has its own.
+     */
+    private void keepApart(ProcessBuilder builder) {
         builder.environment().put("UMASK", "0600");
         builder.environment().put("UMASK_DIR", "0700");
+        builder.environment().put("TMPDIR", OwnFiles.folder(folder.resolve("tmp")).toString());
     }
 
     private Path data() {
@@ -61,7 +65,7 @@ public final class Database {
                 "--auth-root-authentication-method=socket", "--auth-root-socket-user=" + Programs.user(), "--skip-test-db");
         try {
             ProcessBuilder builder = new ProcessBuilder(Programs.closed(command)).redirectErrorStream(true);
-            closeFiles(builder);
+            keepApart(builder);
             OwnFiles.write(folder.resolve("install.log"), "");
             Process process = builder.redirectOutput(folder.resolve("install.log").toFile()).start();
             if (process.waitFor() != 0) {
@@ -104,7 +108,7 @@ public final class Database {
             Path first = run.resolve("init.sql");
             OwnFiles.write(first, String.join("\n", grants(access)) + "\n");
             ProcessBuilder builder = Programs.apart(command(access, run, first));
-            closeFiles(builder);
+            keepApart(builder);
             if (!Files.exists(log())) {
                 OwnFiles.write(log(), "");
             }

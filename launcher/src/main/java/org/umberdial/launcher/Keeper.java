@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.Socket;
+import java.nio.file.Files;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.List;
 import java.util.function.Consumer;
 
 /**
@@ -16,6 +18,7 @@ import java.util.function.Consumer;
 final class Keeper {
     private static final long LOOK_MILLIS = 200;
     private static final long BACKUP_LOOK_MILLIS = 600_000;
+    private static final long SPARE_BYTES = 300_000_000;
     private static final int FALLS_ALLOWED = 5;
     private static final long FALLS_WITHIN_MILLIS = 120_000;
 
@@ -166,8 +169,10 @@ final class Keeper {
         Backups backups = new Backups(place);
         if (backups.dailyIsDue(Instant.now())) {
             Tables tables = opened.tables();
+            Generation generation = opened.generation();
             Thread backup = new Thread(() -> {
                 try {
+                    requireRoom(backups, generation);
                     Backup.save(place, tables, backups.next(Backups.DAILY, Instant.now()), Steps.NONE);
                     backups.letGo(Backups.DAILY);
                 } catch (RuntimeException failed) {
@@ -177,6 +182,19 @@ final class Keeper {
             }, "backup");
             backup.setDaemon(true);
             backup.start();
+        }
+    }
+
+    /** A backup that fills the disk would take the room that readings need. */
+    private void requireRoom(Backups backups, Generation generation) {
+        try {
+            long free = Files.getFileStore(place.folder()).getUsableSpace();
+            long needed = backups.room(generation) + SPARE_BYTES;
+            if (free < needed) {
+                throw new Refused("it needs " + needed / 1_000_000 + " MB, and " + free / 1_000_000 + " MB are free");
+            }
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
         }
     }
 
@@ -203,7 +221,11 @@ final class Keeper {
     /** Ends what a killed launcher left running: it is known by the folder in its command line. */
     static void endLeftovers(Place place) {
         Programs.with(Application.JAR, Application.mark(place)).forEach(Application::stop);
-        Programs.with("mariadbd", "--datadir=" + place.folder() + "/db").forEach(Database::stop);
+        // A server, or the script that was making its first tables and would start it once more.
+        String onItsTables = "--datadir=" + place.folder() + "/db";
+        for (List<ProcessHandle> left = Programs.with(onItsTables); !left.isEmpty(); left = Programs.with(onItsTables)) {
+            left.forEach(Database::stop);
+        }
         Running.forget(place);
     }
 

@@ -30,7 +30,11 @@ public final class Launcher implements Runnable {
                 say(failure.getMessage());
                 return 1;
             }
-            throw failure;
+            say("this could not be done: " + failure.getMessage() + " (" + failure.getClass().getSimpleName() + ")");
+            if (System.getenv("UMBER_TRACE") != null) {
+                failure.printStackTrace();
+            }
+            return 1;
         });
         line.setParameterExceptionHandler((failure, words) -> {
             say(failure.getMessage() + "; ./umber help lists what is");
@@ -244,7 +248,7 @@ public final class Launcher implements Runnable {
                     return report(recovery);
                 }
                 Recovery.Proposal chosen = from != null ? new Recovery.Proposal(Optional.of(from)) : recovery.proposal().orElseThrow(() -> new Refused("there is no earlier state and no whole backup here"));
-                recovery.bringBack(chosen);
+                recovery.bringBack(chosen).ifPresent(kept -> say("what was in use is kept: " + kept));
                 say(chosen.file().map(file -> file + " is back").orElse("the state before the last change is back") + "; ./umber start opens it");
                 return 0;
             }

@@ -29,6 +29,8 @@ final class OwnFiles {
             Files.createDirectories(folder);
             Files.setPosixFilePermissions(folder, FOLDER);
             return folder;
+        } catch (UnsupportedOperationException | java.nio.file.AccessDeniedException shared) {
+            throw new Refused(folder + " cannot be made a folder of its user alone; choose a place on a disk of this machine that you own (UMBER_HOME).", shared);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -115,6 +115,18 @@ public final class Place {
         forget(CHANGING);
     }
 
+    /** Keeps a generation that cannot be used, under a name that nothing ever clears. */
+    Path setAside(Generation broken) {
+        Path aside = folder.resolve("set-aside-" + broken.name() + "-" + System.currentTimeMillis());
+        try {
+            Files.move(broken.folder(), aside);
+            OwnFiles.sync(folder);
+            return aside;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     /** The shop has started and answers: what was kept for the case that it would not is no longer needed. */
     void healthy() {
         forget(PREVIOUS);

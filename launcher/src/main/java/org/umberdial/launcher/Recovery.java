@@ -64,12 +64,32 @@ final class Recovery {
         return new Backups(place).all().stream().filter(file -> !backupState(file).startsWith("damaged")).findFirst().map(file -> new Proposal(Optional.of(file)));
     }
 
-    /** Does it; what was in use is kept until a start after it was healthy. */
-    void bringBack(Proposal proposal) {
+    /**
+     * Does it. What was in use is not lost: a whole shop is saved as a backup first, a broken one is set aside as it is.
+     *
+     * @return where what was in use is now; empty when there was nothing
+     */
+    Optional<Path> bringBack(Proposal proposal) {
+        Optional<Generation> was = place.current();
+        Optional<Path> saved = was.flatMap(this::saved);
         if (proposal.file().isPresent()) {
             new Restore(place, Steps.NONE).from(proposal.file().get());
         } else {
             place.goBack();
+        }
+        return saved.or(() -> was.map(place::setAside));
+    }
+
+    private Optional<Path> saved(Generation generation) {
+        try (Opened opened = Opened.start(generation)) {
+            if (opened.tables().state().broken()) {
+                return Optional.empty();
+            }
+            Path file = new Backups(place).next(Backups.REPLACED, Instant.now());
+            Backup.save(place, opened.tables(), file, Steps.NONE);
+            return Optional.of(file);
+        } catch (Refused broken) {
+            return Optional.empty();
         }
     }
 }

@@ -188,8 +188,15 @@ class StandingPlaceTest {
             assertTrue(recovery.whatIsThere().get(0).contains("half changed"), recovery.whatIsThere().toString());
             Recovery.Proposal proposal = recovery.proposal().orElseThrow();
             assertTrue(proposal.file().isPresent());
-            recovery.bringBack(proposal);
+            Path aside = recovery.bringBack(proposal).orElseThrow();
             new Opening(broken, Steps.NONE, said -> { }).open().close();
+            broken.healthy();
+            assertTrue(Files.isDirectory(aside.resolve("data")), "what could not be used is set aside, not removed");
+            // A whole shop that is replaced by the wrong backup is saved first.
+            Path replaced = recovery.bringBack(new Recovery.Proposal(java.util.Optional.of(withShop()))).orElseThrow();
+            assertTrue(replaced.getFileName().toString().startsWith("replaced-"), replaced.toString());
+            broken.healthy();
+            assertEquals(Backup.manifest(withShop()).contents(), Backup.manifest(replaced).contents());
         }
     }
 

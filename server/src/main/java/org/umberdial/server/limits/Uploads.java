@@ -8,6 +8,8 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
@@ -19,6 +21,7 @@ import org.umberdial.server.standing.StandingService;
 /** Takes files in, onto the disk and not into memory, a few at once, and none that trickle in for hours. */
 @Component
 public class Uploads {
+    private static final Duration LONGEST_UPLOAD = Duration.ofHours(4);
     private static final long MEGABYTE = 1_000_000;
     private static final long NANOS = 1_000_000_000L;
     /** A phone at the edge of the shop's network sends more. */
@@ -37,15 +40,23 @@ public class Uploads {
         clear();
     }
 
-    /** What a process that was killed left behind. */
+    /** What a process that was killed left behind; another one may be at work beside this. */
     private void clear() {
         try {
             Files.createDirectories(folder, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwx------")));
             try (Stream<Path> files = Files.list(folder)) {
-                files.filter(file -> file.getFileName().toString().matches("(in|out)[0-9]+\\.part")).forEach(Uploads::remove);
+                files.filter(file -> file.getFileName().toString().matches("(in|out)[0-9]+\\.part")).filter(Uploads::isOld).forEach(Uploads::remove);
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    private static boolean isOld(Path file) {
+        try {
+            return Files.getLastModifiedTime(file).toInstant().isBefore(Instant.now().minus(LONGEST_UPLOAD));
+        } catch (IOException gone) {
+            return false;
         }
     }
 
