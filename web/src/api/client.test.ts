@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { ask, faultAt, orThrow, ProblemError } from './client'
+import { ask, databaseAway, faultAt, orThrow, passes, ProblemError } from './client'
 
 const answer = (status: number, body: object) => Promise.resolve({ data: status < 300 ? body : undefined, error: status < 300 ? undefined : body, response: new Response(null, { status }) })
 
@@ -20,4 +20,13 @@ it('never throws when nobody answers', async () => {
 
 it('throws a problem for queries', async () => {
   await expect(orThrow(ask(answer(404, { type: 'x', title: '', detail: 'gone', errors: [] })))).rejects.toBeInstanceOf(ProblemError)
+})
+
+it('notices that the database is away, and that it is back', async () => {
+  const away = { type: '/problems/database-away', detail: 'The database is being started again.' }
+  const answer = await ask(Promise.resolve({ error: away, response: new Response(null, { status: 503 }) }))
+  expect(answer.kind === 'failed' && passes(answer.problem)).toBe(true)
+  expect(databaseAway.value).toBe(true)
+  await ask(Promise.resolve({ data: {}, response: new Response(null, { status: 200 }) }))
+  expect(databaseAway.value).toBe(false)
 })

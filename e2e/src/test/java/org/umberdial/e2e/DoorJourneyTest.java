@@ -215,7 +215,7 @@ class DoorJourneyTest {
         options.addProperty("automaticPresenceSimulation", true);
         JsonObject device = new JsonObject();
         device.add("options", options);
-        devices.send("WebAuthn.addVirtualAuthenticator", device);
+        String authenticator = devices.send("WebAuthn.addVirtualAuthenticator", device).get("authenticatorId").getAsString();
         page.navigate(local + "/sign-in");
         page.getByLabel("Name").fill("ada");
         page.getByLabel("Password").fill(PASSWORD);
@@ -230,6 +230,19 @@ class DoorJourneyTest {
         assertThat(page.getByText("Ada signed in by passkey")).isVisible();
         page.navigate(local + "/account");
         Locator forget = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Forget the passkey"));
+        // A browser that does not ask for finger, face or PIN: the server does.
+        JsonObject unverified = new JsonObject();
+        unverified.addProperty("authenticatorId", authenticator);
+        unverified.addProperty("isUserVerified", false);
+        devices.send("WebAuthn.setUserVerified", unverified);
+        assertEquals(401, page.evaluate("""
+                async () => {
+                  const send = (path, body) => fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+                  const question = await (await send('/webauthn/authenticate/options', {})).json()
+                  question.userVerification = 'discouraged'
+                  const answer = await navigator.credentials.get({ publicKey: PublicKeyCredential.parseRequestOptionsFromJSON(question) })
+                  return (await send('/login/webauthn', answer.toJSON())).status
+                }"""));
         forget.click();
         assertThat(forget).hasCount(0);
     }
