@@ -49,6 +49,9 @@ final class Backup {
      */
     static Manifest save(Place place, Tables tables, Path file, Steps steps) {
         Path target = file.toAbsolutePath().normalize();
+        if (Files.isDirectory(target)) {
+            throw new Refused(target + " is a folder; name a file in it, such as " + target.resolve("shop.umber") + ".");
+        }
         Path part = target.resolveSibling(".umber-backup-" + UUID.randomUUID() + ".part");
         place.unfinished(part);
         try {
