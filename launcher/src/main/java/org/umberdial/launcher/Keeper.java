@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.Socket;
-import java.nio.file.Files;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -188,7 +187,7 @@ final class Keeper {
     /** A backup that fills the disk would take the room that readings need. */
     private void requireRoom(Backups backups, Generation generation) {
         try {
-            long free = Files.getFileStore(place.folder()).getUsableSpace();
+            long free = OwnFiles.free(place.folder());
             long needed = backups.room(generation) + SPARE_BYTES;
             if (free < needed) {
                 throw new Refused("it needs " + needed / 1_000_000 + " MB, and " + free / 1_000_000 + " MB are free");

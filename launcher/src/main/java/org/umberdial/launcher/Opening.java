@@ -118,7 +118,7 @@ final class Opening {
     private void roomFor(Generation was) {
         try {
             long needed = OwnFiles.size(was.folder()) + SPARE_BYTES;
-            long there = Files.getFileStore(place.folder()).getUsableSpace();
+            long there = OwnFiles.free(place.folder());
             if (there < needed) {
                 throw new Refused("The new version changes a copy of the tables, which needs " + needed / 1_000_000 + " MB; " + there / 1_000_000 + " MB are free in " + place.folder() + ". Free some space, then start again; the shop is as it was.");
             }

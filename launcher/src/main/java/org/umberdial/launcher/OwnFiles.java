@@ -99,6 +99,11 @@ final class OwnFiles {
         }
     }
 
+    /** Bytes that may still be written beside a file; Java's own file stores are not found inside a chroot. */
+    static long free(Path folder) {
+        return folder.toFile().getUsableSpace();
+    }
+
     private static long bytes(Path file) {
         try {
             return Files.size(file);

@@ -47,15 +47,13 @@ public class StandingService {
 
     /** Bytes that may still be written; -1 where the disk does not say. */
     public long freeBytes() {
-        try {
-            Path there = home.toAbsolutePath();
-            while (there != null && !Files.exists(there)) {
-                there = there.getParent();
-            }
-            return there == null ? -1 : Files.getFileStore(there).getUsableSpace();
-        } catch (IOException silent) {
-            return -1;
+        Path there = home.toAbsolutePath();
+        while (there != null && !Files.exists(there)) {
+            there = there.getParent();
         }
+        // Not by the file store, which is not found inside a chroot.
+        long free = there == null ? 0 : there.toFile().getUsableSpace();
+        return there != null && there.toFile().getTotalSpace() > 0 ? free : -1;
     }
 
     /** What to tell people of the room that is left; nothing while there is enough. */
