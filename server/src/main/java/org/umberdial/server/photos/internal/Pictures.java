@@ -50,8 +50,8 @@ public class Pictures {
     private static final int MOST_PAGES = 20;
     private static final float SHEET_DPI = 200;
     private static final double QUALITY = 0.85;
-    /** A decoded picture takes tens of megabytes; two at a time are enough. */
-    private static final Semaphore WORK = new Semaphore(2);
+    /** A picture of 60 MB takes some 200 MB while it is decoded: two at once do not fit into a small machine's memory. */
+    private static final Semaphore WORK = new Semaphore(1);
 
     /** A file's bytes, wherever they are. */
     @FunctionalInterface
