@@ -8,6 +8,11 @@ import './style.css'
 
 applyStoredTheme()
 const queryClient = new QueryClient({
-  defaultOptions: { queries: { retry: (count, error) => (error instanceof ProblemError ? passes(error.problem) : true) && count < 3, staleTime: 5_000 } },
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => (error instanceof ProblemError ? passes(error.problem) : true) && count < 3,
+      staleTime: 5_000,
+    },
+  },
 })
 createApp(App).use(router).use(VueQueryPlugin, { queryClient }).mount('#app')

@@ -17,12 +17,42 @@ export const router = createRouter({
           props: true,
           children: [
             { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/photos` },
-            { path: 'photos', component: () => import('./photos/PhotosStep.vue'), props: true, meta: { title: 'Photographs' } },
-            { path: 'label', component: () => import('./arrival/LabelStep.vue'), props: true, meta: { title: 'Label and supply' } },
-            { path: 'complaints', component: () => import('./arrival/ComplaintsStep.vue'), props: true, meta: { title: 'Owner’s words and controls' } },
-            { path: 'take-apart', component: () => import('./arrival/TakeApartStep.vue'), props: true, meta: { title: 'Take-apart register' } },
-            { path: 'inspection', component: () => import('./arrival/InspectionStep.vue'), props: true, meta: { title: 'Inspection walk' } },
-            { path: 'worth', component: () => import('./arrival/WorthStep.vue'), props: true, meta: { title: 'Worth it?' } },
+            {
+              path: 'photos',
+              component: () => import('./photos/PhotosStep.vue'),
+              props: true,
+              meta: { title: 'Photographs' },
+            },
+            {
+              path: 'label',
+              component: () => import('./arrival/LabelStep.vue'),
+              props: true,
+              meta: { title: 'Label and supply' },
+            },
+            {
+              path: 'complaints',
+              component: () => import('./arrival/ComplaintsStep.vue'),
+              props: true,
+              meta: { title: 'Owner’s words and controls' },
+            },
+            {
+              path: 'take-apart',
+              component: () => import('./arrival/TakeApartStep.vue'),
+              props: true,
+              meta: { title: 'Take-apart register' },
+            },
+            {
+              path: 'inspection',
+              component: () => import('./arrival/InspectionStep.vue'),
+              props: true,
+              meta: { title: 'Inspection walk' },
+            },
+            {
+              path: 'worth',
+              component: () => import('./arrival/WorthStep.vue'),
+              props: true,
+              meta: { title: 'Worth it?' },
+            },
           ],
         },
         {
@@ -30,14 +60,34 @@ export const router = createRouter({
           component: () => import('./cold/ColdView.vue'),
           props: true,
           children: [
-            { path: '', component: () => import('./cold/PlanOverview.vue'), props: true, meta: { title: 'Cold bench' } },
-            { path: 'workshop', component: () => import('./cold/WorkshopStep.vue'), props: true, meta: { title: 'Transformer workshop' } },
-            { path: ':test', component: () => import('./cold/TestStep.vue'), props: true, meta: { title: 'Cold test' } },
+            {
+              path: '',
+              component: () => import('./cold/PlanOverview.vue'),
+              props: true,
+              meta: { title: 'Cold bench' },
+            },
+            {
+              path: 'workshop',
+              component: () => import('./cold/WorkshopStep.vue'),
+              props: true,
+              meta: { title: 'Transformer workshop' },
+            },
+            {
+              path: ':test',
+              component: () => import('./cold/TestStep.vue'),
+              props: true,
+              meta: { title: 'Cold test' },
+            },
           ],
         },
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
-        { path: 'circuit', component: () => import('./circuit/CircuitView.vue'), props: true, meta: { title: 'Circuit and sheet' } },
+        {
+          path: 'circuit',
+          component: () => import('./circuit/CircuitView.vue'),
+          props: true,
+          meta: { title: 'Circuit and sheet' },
+        },
         { path: 'ohms', component: () => import('./model/OhmsView.vue'), props: true, meta: { title: 'Cold ohms' } },
         { path: 'what-if', component: () => import('./model/WhatIfView.vue'), props: true, meta: { title: 'What if' } },
         { path: 'log', component: () => import('./log/LogView.vue'), props: true, meta: { title: 'Log' } },
@@ -47,8 +97,16 @@ export const router = createRouter({
     { path: '/house/people', component: () => import('./account/PeopleView.vue'), meta: { title: 'People' } },
     { path: '/account', component: () => import('./account/AccountView.vue'), meta: { title: 'You' } },
     { path: '/sign-in', component: () => import('./account/SignInView.vue'), meta: { title: 'Sign in', door: true } },
-    { path: '/welcome', component: () => import('./account/WelcomeView.vue'), meta: { title: 'Open the shop', door: true } },
-    { path: '/pair', component: () => import('./account/PairView.vue'), meta: { title: 'Use this device', door: true } },
+    {
+      path: '/welcome',
+      component: () => import('./account/WelcomeView.vue'),
+      meta: { title: 'Open the shop', door: true },
+    },
+    {
+      path: '/pair',
+      component: () => import('./account/PairView.vue'),
+      meta: { title: 'Use this device', door: true },
+    },
     { path: '/:rest(.*)*', component: () => import('./shelf/NowhereView.vue'), meta: { title: 'Nothing here' } },
   ],
 })
@@ -61,7 +119,9 @@ router.beforeEach(async (to) => {
   if (session.state === 'SIGNED_IN') return to.path === '/welcome' || to.path === '/sign-in' ? '/' : true
   if (to.path === '/pair') return true
   const door = session.state === 'FIRST_START' ? '/welcome' : '/sign-in'
-  return to.path === door ? true : { path: door, query: door === '/sign-in' && to.fullPath !== '/' ? { to: to.fullPath } : {} }
+  return to.path === door
+    ? true
+    : { path: door, query: door === '/sign-in' && to.fullPath !== '/' ? { to: to.fullPath } : {} }
 })
 
 router.afterEach((to) => {

@@ -30,15 +30,27 @@ async function enter() {
 </script>
 
 <template>
-  <DoorFrame v-if="!choosing" title="Use this device" hint="The link lets this device in, once, and within ten minutes of being made. It then stays signed in for a week of not being used.">
+  <DoorFrame
+    v-if="!choosing"
+    title="Use this device"
+    hint="The link lets this device in, once, and within ten minutes of being made. It then stays signed in for a week of not being used."
+  >
     <div class="space-y-4">
-      <p v-if="!token" class="text-bad">The link was not read whole: its last part, behind the # sign, is missing. Scan it again.</p>
-      <p v-else-if="session.current.value?.state === 'SIGNED_IN' && !session.current.value.demo" class="text-soft">This device is signed in as {{ session.current.value.shownName }}; the link may make it somebody else’s.</p>
+      <p v-if="!token" class="text-bad">
+        The link was not read whole: its last part, behind the # sign, is missing. Scan it again.
+      </p>
+      <p v-else-if="session.current.value?.state === 'SIGNED_IN' && !session.current.value.demo" class="text-soft">
+        This device is signed in as {{ session.current.value.shownName }}; the link may make it somebody else’s.
+      </p>
       <ProblemNote :problem="problem" />
       <AppButton v-if="token" look="main" :disabled="busy" @click="enter">Sign this device in</AppButton>
     </div>
   </DoorFrame>
-  <DoorFrame v-else :title="`Welcome, ${session.current.value?.shownName}`" :hint="`You are in ${session.current.value?.shopName}. To come in elsewhere, sign in as ${session.current.value?.name} with a password of your own.`">
+  <DoorFrame
+    v-else
+    :title="`Welcome, ${session.current.value?.shownName}`"
+    :hint="`You are in ${session.current.value?.shopName}. To come in elsewhere, sign in as ${session.current.value?.name} with a password of your own.`"
+  >
     <PasswordForm @kept="router.replace('/')" />
     <AppButton look="quiet" class="mt-2" @click="router.replace('/')">Later</AppButton>
   </DoorFrame>

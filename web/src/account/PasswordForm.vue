@@ -24,9 +24,29 @@ async function keep() {
 
 <template>
   <form class="space-y-3" @submit.prevent="keep">
-    <input type="text" class="hidden" autocomplete="username" :value="session.current.value?.name" readonly tabindex="-1" aria-hidden="true" />
-    <SecretField v-if="asked" v-model="form.current" label="Password so far" autocomplete="current-password" :fault="faultAt(problem, 'current')" />
-    <SecretField v-model="form.password" label="New password" autocomplete="new-password" hint="At least 10 characters; four unrelated words are good" :fault="faultAt(problem, 'password')" />
+    <input
+      type="text"
+      class="hidden"
+      autocomplete="username"
+      :value="session.current.value?.name"
+      readonly
+      tabindex="-1"
+      aria-hidden="true"
+    />
+    <SecretField
+      v-if="asked"
+      v-model="form.current"
+      label="Password so far"
+      autocomplete="current-password"
+      :fault="faultAt(problem, 'current')"
+    />
+    <SecretField
+      v-model="form.password"
+      label="New password"
+      autocomplete="new-password"
+      hint="At least 10 characters; four unrelated words are good"
+      :fault="faultAt(problem, 'password')"
+    />
     <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
     <AppButton type="submit">Keep the password</AppButton>
   </form>

@@ -38,8 +38,16 @@ async function byPasskey() {
     <ProblemNote :problem="problem" />
     <div class="flex flex-wrap gap-3">
       <AppButton look="main" type="submit" :disabled="busy">Sign in</AppButton>
-      <AppButton v-if="passkeysWork()" @click="byPasskey"><FingerPrintIcon class="size-5" aria-hidden="true" />With a passkey</AppButton>
+      <AppButton v-if="passkeysWork()" @click="byPasskey">
+        <FingerPrintIcon class="size-5" aria-hidden="true" />
+        With a passkey
+      </AppButton>
     </div>
-    <details class="text-sm text-soft"><summary class="min-h-11 content-center">No password, or forgotten</summary>The shop’s owner makes a link for you under House policy, People. The owner’s own way back in is at the machine: <code class="font-figures">./umber sign-in</code> prints a link.</details>
+    <details class="text-sm text-soft">
+      <summary class="min-h-11 content-center">No password, or forgotten</summary>
+      The shop’s owner makes a link for you under House policy, People. The owner’s own way back in is at the machine:
+      <code class="font-figures">./umber sign-in</code>
+      prints a link.
+    </details>
   </form>
 </template>

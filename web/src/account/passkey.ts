@@ -7,11 +7,17 @@ export function passkeysWork(): boolean {
 }
 
 async function send(path: string, body: unknown, method = 'POST'): Promise<Answer<unknown>> {
-  return ask((async () => {
-    const response = await fetch(path, { method, headers: { 'Content-Type': 'application/json' }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
-    const said: unknown = await response.json().catch(() => null)
-    return response.ok ? { data: said, response } : { error: said, response }
-  })())
+  return ask(
+    (async () => {
+      const response = await fetch(path, {
+        method,
+        headers: { 'Content-Type': 'application/json' },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      })
+      const said: unknown = await response.json().catch(() => null)
+      return response.ok ? { data: said, response } : { error: said, response }
+    })(),
+  )
 }
 
 type Outcome<T> = Answer<T> | { kind: 'left' }
@@ -21,7 +27,11 @@ export async function makePasskey(label: string): Promise<Outcome<unknown>> {
   const options = await send('/webauthn/register/options', {})
   if (options.kind === 'failed') return options
   try {
-    const made = await navigator.credentials.create({ publicKey: PublicKeyCredential.parseCreationOptionsFromJSON(options.value as PublicKeyCredentialCreationOptionsJSON) })
+    const made = await navigator.credentials.create({
+      publicKey: PublicKeyCredential.parseCreationOptionsFromJSON(
+        options.value as PublicKeyCredentialCreationOptionsJSON,
+      ),
+    })
     return send('/webauthn/register', { publicKey: { credential: (made as PublicKeyCredential).toJSON(), label } })
   } catch {
     return { kind: 'left' }
@@ -34,12 +44,20 @@ export async function enterByPasskey(): Promise<Outcome<Session>> {
   if (options.kind === 'failed') return options
   let chosen: Credential | null
   try {
-    chosen = await navigator.credentials.get({ publicKey: PublicKeyCredential.parseRequestOptionsFromJSON(options.value as PublicKeyCredentialRequestOptionsJSON) })
+    chosen = await navigator.credentials.get({
+      publicKey: PublicKeyCredential.parseRequestOptionsFromJSON(
+        options.value as PublicKeyCredentialRequestOptionsJSON,
+      ),
+    })
   } catch {
     return { kind: 'left' }
   }
   const answer = await send('/login/webauthn', (chosen as PublicKeyCredential).toJSON())
-  if (answer.kind === 'failed') return { kind: 'failed', problem: { ...answer.problem, detail: 'This passkey is not known here; come in by name and password.' } }
+  if (answer.kind === 'failed')
+    return {
+      kind: 'failed',
+      problem: { ...answer.problem, detail: 'This passkey is not known here; come in by name and password.' },
+    }
   return { kind: 'ready', value: (await loadSession(true))! }
 }
 

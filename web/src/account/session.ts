@@ -6,7 +6,9 @@ export type Session = Schemas['SessionView']
 const state = shallowRef<Session | null>(null)
 /** Whether the session ended while a page was open: that page stays as it is, under a question for the password. */
 const ended = ref(false)
-onSignedOut(() => { if (state.value?.state === 'SIGNED_IN') ended.value = true })
+onSignedOut(() => {
+  if (state.value?.state === 'SIGNED_IN') ended.value = true
+})
 
 /** Who sits at this screen; asked once, then known. */
 export async function loadSession(anew = false): Promise<Session | null> {

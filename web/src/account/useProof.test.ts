@@ -18,7 +18,10 @@ describe('useProof', () => {
     const outcome = proof.proved(act)
     await vi.waitFor(() => expect(proof.open.value).toBe(true))
     const post = vi.spyOn(http, 'POST')
-    post.mockResolvedValueOnce({ error: { type: '/problems/invalid-entry', detail: 'That is not your password.' }, response: new Response(null, { status: 422 }) } as never)
+    post.mockResolvedValueOnce({
+      error: { type: '/problems/invalid-entry', detail: 'That is not your password.' },
+      response: new Response(null, { status: 422 }),
+    } as never)
     await proof.byPassword('wrong')
     expect(proof.problem.value?.detail).toBe('That is not your password.')
     post.mockResolvedValueOnce({ data: undefined, response: new Response(null, { status: 200 }) } as never)

@@ -13,7 +13,9 @@ export function useProof() {
   function asked(): Promise<boolean> {
     problem.value = null
     open.value = true
-    return new Promise((resolve) => { settle = resolve })
+    return new Promise((resolve) => {
+      settle = resolve
+    })
   }
   function end(shown: boolean) {
     open.value = false

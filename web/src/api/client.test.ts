@@ -1,14 +1,26 @@
 import { expect, it } from 'vitest'
 import { ask, databaseAway, faultAt, orThrow, passes, ProblemError } from './client'
 
-const answer = (status: number, body: object) => Promise.resolve({ data: status < 300 ? body : undefined, error: status < 300 ? undefined : body, response: new Response(null, { status }) })
+const answer = (status: number, body: object) =>
+  Promise.resolve({
+    data: status < 300 ? body : undefined,
+    error: status < 300 ? undefined : body,
+    response: new Response(null, { status }),
+  })
 
 it('gives the value of an answer that is ready', async () => {
   expect(await ask(answer(200, { a: 1 }))).toEqual({ kind: 'ready', value: { a: 1 } })
 })
 
 it('gives the problem of one that is not, with the fault at its field', async () => {
-  const settled = await ask(answer(422, { type: '/problems/invalid-entry', title: 't', detail: 'd', errors: [{ pointer: '#/meter', code: 'c', detail: 'no meter' }] }))
+  const settled = await ask(
+    answer(422, {
+      type: '/problems/invalid-entry',
+      title: 't',
+      detail: 'd',
+      errors: [{ pointer: '#/meter', code: 'c', detail: 'no meter' }],
+    }),
+  )
   expect(settled.kind === 'failed' && faultAt(settled.problem, 'meter')).toBe('no meter')
   expect(settled.kind === 'failed' && faultAt(settled.problem, 'name')).toBe('')
 })
@@ -19,7 +31,9 @@ it('never throws when nobody answers', async () => {
 })
 
 it('throws a problem for queries', async () => {
-  await expect(orThrow(ask(answer(404, { type: 'x', title: '', detail: 'gone', errors: [] })))).rejects.toBeInstanceOf(ProblemError)
+  await expect(orThrow(ask(answer(404, { type: 'x', title: '', detail: 'gone', errors: [] })))).rejects.toBeInstanceOf(
+    ProblemError,
+  )
 })
 
 it('notices that the database is away, and that it is back', async () => {

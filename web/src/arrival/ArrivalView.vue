@@ -15,14 +15,31 @@ const { say } = useShop()
 const { data: arrival, error } = useArrival(() => props.setId).arrival()
 const levels = { STOP: 'Settle first', DANGER: 'Danger', CARE: 'Care' } as const
 const cautionsOpen = ref(false)
-const places: Record<string, string> = { photograph: 'photos', 'supply-label': 'label', 'ask-owner': 'complaints', inspect: 'inspection', 'settle-stop': 'inspection' }
+const places: Record<string, string> = {
+  photograph: 'photos',
+  'supply-label': 'label',
+  'ask-owner': 'complaints',
+  inspect: 'inspection',
+  'settle-stop': 'inspection',
+}
 const place = computed(() => places[arrival.value?.next?.rule ?? ''] ?? '')
 </script>
 
 <template>
   <div v-if="arrival" class="flex h-full min-h-0 flex-col">
-    <BenchHeader :title="arrival.title" :danger="arrival.danger" :live-chassis="arrival.liveChassis" :place="[arrival.constructionLabel, arrival.ownerName].filter(Boolean).join(' · ')">
-      <button class="flex min-h-11 items-center gap-2 rounded bg-caution px-3 font-semibold text-on-caution" @click="cautionsOpen = true"><ExclamationTriangleIcon class="size-5" aria-hidden="true" />{{ arrival.cautions.length }} dangers of this set</button>
+    <BenchHeader
+      :title="arrival.title"
+      :danger="arrival.danger"
+      :live-chassis="arrival.liveChassis"
+      :place="[arrival.constructionLabel, arrival.ownerName].filter(Boolean).join(' · ')"
+    >
+      <button
+        class="flex min-h-11 items-center gap-2 rounded bg-caution px-3 font-semibold text-on-caution"
+        @click="cautionsOpen = true"
+      >
+        <ExclamationTriangleIcon class="size-5" aria-hidden="true" />
+        {{ arrival.cautions.length }} dangers of this set
+      </button>
     </BenchHeader>
     <AppDialog :open="cautionsOpen" title="Dangers of this set" wide @close="cautionsOpen = false">
       <ul class="space-y-3">
@@ -35,20 +52,66 @@ const place = computed(() => places[arrival.value?.next?.rule ?? ''] ?? '')
       <p class="my-4 text-soft">Local electrical codes and licensed practice come first.</p>
       <AppButton look="main" @click="cautionsOpen = false">Understood</AppButton>
     </AppDialog>
-    <div class="grid min-h-0 flex-1 grid-cols-[3.75rem_minmax(0,1fr)] max-sm:grid-cols-1 max-sm:grid-rows-[auto_minmax(0,1fr)] lg:grid-cols-[13.5rem_minmax(0,1fr)]">
-      <nav class="overflow-auto border-r border-line bg-sheet py-2 max-sm:flex max-sm:border-r-0 max-sm:border-b max-sm:py-0" aria-label="Arrival">
-        <RouterLink v-for="(step, i) in arrival.steps" :key="step.id" :to="`/sets/${setId}/arrival/${step.id}`" class="grid min-h-16 items-center border-l-4 max-sm:min-h-12 max-sm:flex-1 max-sm:justify-items-center max-sm:border-l-0 max-sm:border-b-4 lg:grid-cols-[2rem_1fr] border-transparent px-2 py-1.5 hover:bg-mark/50" active-class="border-l-accent! border-b-accent! bg-ground">
-          <span class="flex size-7 items-center justify-center rounded-full border font-figures text-sm" :class="step.done ? 'border-good bg-good text-sheet' : 'border-line text-soft'"><CheckIcon v-if="step.done" class="size-4" aria-hidden="true" /><template v-else>{{ i + 1 }}</template></span>
-          <span class="sr-only pl-1.5 leading-tight lg:not-sr-only lg:pl-1.5!"><span class="block font-semibold">{{ step.title }}<span v-if="step.done" class="sr-only"> (done)</span></span><span class="text-sm text-soft">{{ say(step.state) }}</span></span>
+    <div
+      class="grid min-h-0 flex-1 grid-cols-[3.75rem_minmax(0,1fr)] max-sm:grid-cols-1 max-sm:grid-rows-[auto_minmax(0,1fr)] lg:grid-cols-[13.5rem_minmax(0,1fr)]"
+    >
+      <nav
+        class="overflow-auto border-r border-line bg-sheet py-2 max-sm:flex max-sm:border-r-0 max-sm:border-b max-sm:py-0"
+        aria-label="Arrival"
+      >
+        <RouterLink
+          v-for="(step, i) in arrival.steps"
+          :key="step.id"
+          :to="`/sets/${setId}/arrival/${step.id}`"
+          class="grid min-h-16 items-center border-l-4 max-sm:min-h-12 max-sm:flex-1 max-sm:justify-items-center max-sm:border-l-0 max-sm:border-b-4 lg:grid-cols-[2rem_1fr] border-transparent px-2 py-1.5 hover:bg-mark/50"
+          active-class="border-l-accent! border-b-accent! bg-ground"
+        >
+          <span
+            class="flex size-7 items-center justify-center rounded-full border font-figures text-sm"
+            :class="step.done ? 'border-good bg-good text-sheet' : 'border-line text-soft'"
+          >
+            <CheckIcon v-if="step.done" class="size-4" aria-hidden="true" />
+            <template v-else>{{ i + 1 }}</template>
+          </span>
+          <span class="sr-only pl-1.5 leading-tight lg:not-sr-only lg:pl-1.5!">
+            <span class="block font-semibold">
+              {{ step.title }}
+              <span v-if="step.done" class="sr-only">(done)</span>
+            </span>
+            <span class="text-sm text-soft">{{ say(step.state) }}</span>
+          </span>
         </RouterLink>
       </nav>
       <div class="min-h-0 overflow-auto"><RouterView :key="setId" /></div>
     </div>
-    <section v-if="arrival.next" class="flex min-h-16 items-center gap-4 bg-accent px-5 py-2 text-on-accent" aria-label="Next" aria-live="polite">
-      <span class="flex w-16 shrink-0 flex-col items-center text-[12px] leading-tight"><BoltSlashIcon class="size-6" aria-hidden="true" />plug out</span>
-      <p class="flex-1 leading-snug max-sm:line-clamp-3 max-sm:text-sm"><strong>{{ say(arrival.next.title) }}.</strong> {{ say(arrival.next.reason) }}</p>
-      <RouterLink v-if="place" :to="`/sets/${setId}/arrival/${place}`" class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4">Show</RouterLink>
-      <RouterLink v-else-if="arrival.next.rule === 'parts'" :to="`/sets/${setId}/circuit`" class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4">Show</RouterLink>
+    <section
+      v-if="arrival.next"
+      class="flex min-h-16 items-center gap-4 bg-accent px-5 py-2 text-on-accent"
+      aria-label="Next"
+      aria-live="polite"
+    >
+      <span class="flex w-16 shrink-0 flex-col items-center text-[12px] leading-tight">
+        <BoltSlashIcon class="size-6" aria-hidden="true" />
+        plug out
+      </span>
+      <p class="flex-1 leading-snug max-sm:line-clamp-3 max-sm:text-sm">
+        <strong>{{ say(arrival.next.title) }}.</strong>
+        {{ say(arrival.next.reason) }}
+      </p>
+      <RouterLink
+        v-if="place"
+        :to="`/sets/${setId}/arrival/${place}`"
+        class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4"
+      >
+        Show
+      </RouterLink>
+      <RouterLink
+        v-else-if="arrival.next.rule === 'parts'"
+        :to="`/sets/${setId}/circuit`"
+        class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4"
+      >
+        Show
+      </RouterLink>
     </section>
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>

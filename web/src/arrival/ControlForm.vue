@@ -12,7 +12,11 @@ import type { Arrival } from './useArrival'
 
 const props = defineProps<{ setId: string; doors: Arrival }>()
 const { say } = useShop()
-const kinds = useQuery({ queryKey: ['control-kinds'], queryFn: () => orThrow(ask(http.GET('/api/control-kinds'))), staleTime: Infinity })
+const kinds = useQuery({
+  queryKey: ['control-kinds'],
+  queryFn: () => orThrow(ask(http.GET('/api/control-kinds'))),
+  staleTime: Infinity,
+})
 const options = computed(() => (kinds.data.value ?? []).map((kind) => ({ id: kind.id, name: say(kind.label) })))
 const form = reactive({ control: 'BAND' as Schemas['ControlEdit']['control'], name: '', position: '', hidden: false })
 const spot = ref<Schemas['SpotEdit'] | null>(null)
@@ -30,7 +34,12 @@ async function keep() {
 <template>
   <form class="flex flex-wrap items-end gap-3" @submit.prevent="keep">
     <ChoiceField v-model="form.control" class="w-52!" label="Control" :options="options" />
-    <TextField v-model="form.position" class="w-52!" label="Stands at" :fault="faultAt(problem, 'position') || problem?.detail" />
+    <TextField
+      v-model="form.position"
+      class="w-52!"
+      label="Stands at"
+      :fault="faultAt(problem, 'position') || problem?.detail"
+    />
     <TextField v-model="form.name" label="Which one" />
     <TickField v-model="form.hidden" label="Hidden" />
     <SpotField v-model="spot" :set-id="setId" />

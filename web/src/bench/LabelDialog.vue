@@ -14,7 +14,11 @@ const emit = defineEmits<{ close: [] }>()
 const client = useQueryClient()
 const form = reactive({ title: '', ticket: '', place: '', waitsFor: '', construction: props.set.construction })
 const problem = ref<Problem | null>(null)
-const classes = useQuery({ queryKey: ['classes'], queryFn: () => orThrow(ask(http.GET('/api/construction-classes'))), staleTime: Infinity })
+const classes = useQuery({
+  queryKey: ['classes'],
+  queryFn: () => orThrow(ask(http.GET('/api/construction-classes'))),
+  staleTime: Infinity,
+})
 const options = computed(() => (classes.data.value ?? []).map((c) => ({ id: c.id, name: c.label })))
 watch(
   () => props.open,
@@ -26,7 +30,12 @@ watch(
 )
 
 async function keep() {
-  const answer = await ask(http.PUT('/api/sets/{setId}', { params: { path: { setId: props.set.id } }, body: { ...form, version: props.set.version } }))
+  const answer = await ask(
+    http.PUT('/api/sets/{setId}', {
+      params: { path: { setId: props.set.id } },
+      body: { ...form, version: props.set.version },
+    }),
+  )
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'failed') return
   await client.invalidateQueries({ predicate: (q) => ['circuit', 'volts', 'shelf'].includes(String(q.queryKey[0])) })

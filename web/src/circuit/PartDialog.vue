@@ -8,7 +8,11 @@ import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
 import type { useCircuit } from './useCircuit'
 
-const props = defineProps<{ part: Schemas['PartView'] | null; doors: ReturnType<typeof useCircuit>; say: (text: string) => string }>()
+const props = defineProps<{
+  part: Schemas['PartView'] | null
+  doors: ReturnType<typeof useCircuit>
+  say: (text: string) => string
+}>()
 const emit = defineEmits<{ close: []; change: [line: string] }>()
 
 type Origin = Schemas['ValueEdit']['origin']
@@ -23,17 +27,32 @@ const value = ref('')
 const source = ref('')
 const problem = ref<Problem | null>(null)
 let id = crypto.randomUUID()
-watch([value, origin, source, () => props.part?.reference], () => { id = crypto.randomUUID(); problem.value = null })
+watch([value, origin, source, () => props.part?.reference], () => {
+  id = crypto.randomUUID()
+  problem.value = null
+})
 
 async function add() {
   if (!props.part) return
-  const answer = await props.doors.addValue({ id, reference: props.part.reference, origin: origin.value, value: value.value, source: source.value })
+  const answer = await props.doors.addValue({
+    id,
+    reference: props.part.reference,
+    origin: origin.value,
+    value: value.value,
+    source: source.value,
+  })
   if (answer.kind === 'failed') problem.value = answer.problem
   else value.value = source.value = ''
 }
 async function decide(exact: string, label: string) {
   if (!props.part) return
-  const answer = await props.doors.addValue({ id: crypto.randomUUID(), reference: props.part.reference, origin: 'DECIDED', value: exact, source: `as ${label}` })
+  const answer = await props.doors.addValue({
+    id: crypto.randomUUID(),
+    reference: props.part.reference,
+    origin: 'DECIDED',
+    value: exact,
+    source: `as ${label}`,
+  })
   problem.value = answer.kind === 'failed' ? answer.problem : null
 }
 async function remove() {
@@ -45,14 +64,37 @@ async function remove() {
 </script>
 
 <template>
-  <AppDialog :open="part !== null" :title="part ? `${part.reference} · ${say(part.description || part.kind)}` : ''" wide @close="$emit('close')">
+  <AppDialog
+    :open="part !== null"
+    :title="part ? `${part.reference} · ${say(part.description || part.kind)}` : ''"
+    wide
+    @close="$emit('close')"
+  >
     <template v-if="part">
       <p class="font-figures text-3xl font-semibold">{{ part.working }}</p>
-      <p v-if="part.conflict" role="alert" class="mt-2 rounded border border-bad px-3 py-2 text-bad">{{ part.conflict }}</p>
+      <p v-if="part.conflict" role="alert" class="mt-2 rounded border border-bad px-3 py-2 text-bad">
+        {{ part.conflict }}
+      </p>
       <template v-if="part.hasValue">
         <h3 class="mt-4 mb-1 text-sm text-soft">Every value known for it</h3>
         <ul>
-          <li v-for="(known, i) in part.values" :key="i" class="grid grid-cols-[8rem_8rem_1fr_auto] items-center border-t border-line py-1"><span>{{ known.label }}</span><span class="font-figures font-semibold">{{ say(known.text) }}</span><span class="text-soft">{{ known.source }}</span><AppButton v-if="part.conflict" look="quiet" :aria-label="`Decide for ${known.text}, ${known.label}`" @click="decide(known.exact, known.label)">This one holds</AppButton></li>
+          <li
+            v-for="(known, i) in part.values"
+            :key="i"
+            class="grid grid-cols-[8rem_8rem_1fr_auto] items-center border-t border-line py-1"
+          >
+            <span>{{ known.label }}</span>
+            <span class="font-figures font-semibold">{{ say(known.text) }}</span>
+            <span class="text-soft">{{ known.source }}</span>
+            <AppButton
+              v-if="part.conflict"
+              look="quiet"
+              :aria-label="`Decide for ${known.text}, ${known.label}`"
+              @click="decide(known.exact, known.label)"
+            >
+              This one holds
+            </AppButton>
+          </li>
         </ul>
         <form class="mt-3 flex flex-wrap items-start gap-4" @submit.prevent="add">
           <ChoiceField v-model="origin" label="One more, from" :options="origins" />

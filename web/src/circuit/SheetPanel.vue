@@ -9,20 +9,30 @@ import SheetRow from './SheetRow.vue'
 import type { useCircuit } from './useCircuit'
 import type { Problem } from '../api/client'
 
-const props = defineProps<{ circuit: Schemas['CircuitView']; modes: readonly string[]; doors: ReturnType<typeof useCircuit>; say: (text: string) => string }>()
+const props = defineProps<{
+  circuit: Schemas['CircuitView']
+  modes: readonly string[]
+  doors: ReturnType<typeof useCircuit>
+  say: (text: string) => string
+}>()
 const conditions = reactive({ lineVolts: '', meter: '', mode: '', kind: 'DC' as 'DC' | 'AC' })
 watch(
   () => props.circuit,
   (circuit) => {
     const first = circuit.sheet[0]
-    if (!conditions.lineVolts) Object.assign(conditions, { lineVolts: String(first?.lineVolts ?? 117), meter: first?.meter ?? '20k/V' })
+    if (!conditions.lineVolts)
+      Object.assign(conditions, { lineVolts: String(first?.lineVolts ?? 117), meter: first?.meter ?? '20k/V' })
   },
   { immediate: true },
 )
 const modes = computed(() => [{ id: '', name: 'any mode' }, ...props.modes.map((m) => ({ id: m, name: m }))])
 const fresh = reactive({ node: '', name: '', hint: '' })
 const problem = ref<Problem | null>(null)
-const free = computed(() => props.circuit.nodes.filter((node) => node !== '0' && !props.circuit.testPoints.some((p) => p.node === node)).map((node) => ({ id: node, name: node })))
+const free = computed(() =>
+  props.circuit.nodes
+    .filter((node) => node !== '0' && !props.circuit.testPoints.some((p) => p.node === node))
+    .map((node) => ({ id: node, name: node })),
+)
 
 function points() {
   return props.circuit.testPoints.map((p) => ({ ...p }))
@@ -33,7 +43,8 @@ async function put(list: Schemas['PointEdit'][]) {
   return answer.kind === 'ready'
 }
 async function addPoint() {
-  if (await put([...points(), { node: fresh.node, name: fresh.name, hint: fresh.hint, socket: '', pin: '' }])) Object.assign(fresh, { node: '', name: '', hint: '' })
+  if (await put([...points(), { node: fresh.node, name: fresh.name, hint: fresh.hint, socket: '', pin: '' }]))
+    Object.assign(fresh, { node: '', name: '', hint: '' })
 }
 async function moveUp(index: number) {
   const list = points()
@@ -48,16 +59,45 @@ async function remove(index: number) {
 <template>
   <div class="flex flex-wrap items-start gap-4 py-3">
     <TextField v-model="conditions.lineVolts" :label="say('The sheet was taken at line')" unit="V" />
-    <TextField v-model="conditions.meter" label="with the meter" hint="20k/V, 20k/V@250 or 10M; empty if it does not say" />
-    <ChoiceField v-model="conditions.kind" label="These are" :options="[{ id: 'DC', name: 'DC volts' }, { id: 'AC', name: 'AC volts (heaters, windings)' }]" />
+    <TextField
+      v-model="conditions.meter"
+      label="with the meter"
+      hint="20k/V, 20k/V@250 or 10M; empty if it does not say"
+    />
+    <ChoiceField
+      v-model="conditions.kind"
+      label="These are"
+      :options="[
+        { id: 'DC', name: 'DC volts' },
+        { id: 'AC', name: 'AC volts (heaters, windings)' },
+      ]"
+    />
     <ChoiceField v-if="modes.length > 1" v-model="conditions.mode" label="in mode" :options="modes" />
   </div>
   <table class="w-full">
     <thead class="text-left text-sm text-soft">
-      <tr><th class="py-1 font-normal">Point</th><th class="font-normal">Where</th><th class="font-normal">Node</th><th class="font-normal">Sheet, V {{ conditions.kind }}</th><th class="font-normal">On the sheet now</th><th><span class="sr-only">Order</span></th></tr>
+      <tr>
+        <th class="py-1 font-normal">Point</th>
+        <th class="font-normal">Where</th>
+        <th class="font-normal">Node</th>
+        <th class="font-normal">Sheet, V {{ conditions.kind }}</th>
+        <th class="font-normal">On the sheet now</th>
+        <th><span class="sr-only">Order</span></th>
+      </tr>
     </thead>
     <tbody>
-      <SheetRow v-for="(point, i) in circuit.testPoints" :key="point.node" :point="point" :sheet="circuit.sheet.filter((v) => v.node === point.node)" :conditions="conditions" :doors="doors" :say="say" :first="i === 0" @up="moveUp(i)" @remove="remove(i)" />
+      <SheetRow
+        v-for="(point, i) in circuit.testPoints"
+        :key="point.node"
+        :point="point"
+        :sheet="circuit.sheet.filter((v) => v.node === point.node)"
+        :conditions="conditions"
+        :doors="doors"
+        :say="say"
+        :first="i === 0"
+        @up="moveUp(i)"
+        @remove="remove(i)"
+      />
     </tbody>
   </table>
   <form class="mt-4 flex flex-wrap items-end gap-4" @submit.prevent="addPoint">

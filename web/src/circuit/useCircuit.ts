@@ -8,16 +8,24 @@ type Circuit = Schemas['CircuitView']
 export function useCircuit(setId: MaybeRefOrGetter<string>) {
   const client = useQueryClient()
   const params = () => ({ path: { setId: toValue(setId) } })
-  const query = useQuery({ queryKey: ['circuit', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/circuit', { params: params() }))) })
+  const query = useQuery({
+    queryKey: ['circuit', setId],
+    queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/circuit', { params: params() }))),
+  })
 
   async function refresh() {
-    await client.invalidateQueries({ predicate: (q) => ['circuit', 'volts', 'shelf', 'log', 'map', 'worth', 'originality', 'arrival'].includes(String(q.queryKey[0])) })
+    await client.invalidateQueries({
+      predicate: (q) =>
+        ['circuit', 'volts', 'shelf', 'log', 'map', 'worth', 'originality', 'arrival'].includes(String(q.queryKey[0])),
+    })
   }
   async function keep(answer: Promise<Answer<Circuit>>): Promise<Answer<Circuit>> {
     const settled = await answer
     if (settled.kind === 'ready') {
       client.setQueryData(['circuit', toValue(setId)], settled.value)
-      await client.invalidateQueries({ predicate: (q) => ['volts', 'map', 'worth', 'originality', 'arrival', 'shelf'].includes(String(q.queryKey[0])) })
+      await client.invalidateQueries({
+        predicate: (q) => ['volts', 'map', 'worth', 'originality', 'arrival', 'shelf'].includes(String(q.queryKey[0])),
+      })
     }
     return settled
   }
@@ -27,14 +35,22 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
     if (settled.kind === 'failed') await refresh()
     return settled
   }
-  const seenOf = (value: Omit<Schemas['SheetEdit'], 'seen'>) => query.data.value?.sheet.find((v) => v.node === value.node && v.reference === value.reference && v.kind === value.kind && v.mode === value.mode)?.seen ?? ''
+  const seenOf = (value: Omit<Schemas['SheetEdit'], 'seen'>) =>
+    query.data.value?.sheet.find(
+      (v) => v.node === value.node && v.reference === value.reference && v.kind === value.kind && v.mode === value.mode,
+    )?.seen ?? ''
   return {
     circuit: query.data,
     error: query.error,
-    readLines: (lines: string[], change: boolean) => ask(http.POST('/api/sets/{setId}/part-lines/readings', { params: params(), body: { lines, change, seen: null } })),
+    readLines: (lines: string[], change: boolean) =>
+      ask(
+        http.POST('/api/sets/{setId}/part-lines/readings', { params: params(), body: { lines, change, seen: null } }),
+      ),
     /** With what was there when the lines were begun, so that nobody else’s change is overwritten unseen. */
     async keepLines(lines: string[], change: boolean, seen: Record<string, string>) {
-      const answer = await ask(http.POST('/api/sets/{setId}/part-lines', { params: params(), body: { lines, change, seen } }))
+      const answer = await ask(
+        http.POST('/api/sets/{setId}/part-lines', { params: params(), body: { lines, change, seen } }),
+      )
       if (answer.kind === 'ready') await refresh()
       return answer
     },
@@ -43,18 +59,50 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
       if (answer.kind === 'failed') await refresh()
       return answer
     },
-    removePart: (reference: string) => keep(ask(http.DELETE('/api/sets/{setId}/parts/{reference}', { params: { path: { setId: toValue(setId), reference }, query: { seen: query.data.value?.parts.find((part) => part.reference === reference)?.line ?? '' } } }))),
+    removePart: (reference: string) =>
+      keep(
+        ask(
+          http.DELETE('/api/sets/{setId}/parts/{reference}', {
+            params: {
+              path: { setId: toValue(setId), reference },
+              query: { seen: query.data.value?.parts.find((part) => part.reference === reference)?.line ?? '' },
+            },
+          }),
+        ),
+      ),
     async ownSheet() {
       const answer = await ask(http.DELETE('/api/sets/{setId}/sheet-origin', { params: params() }))
       if (answer.kind === 'ready') await refresh()
       return answer
     },
-    settleUnread: () => keep(ask(http.DELETE('/api/sets/{setId}/unread-lines', { params: { ...params(), query: { seen: query.data.value?.unreadSeen ?? '' } } }))),
-    addValue: (body: Schemas['ValueEdit']) => keep(ask(http.POST('/api/sets/{setId}/part-values', { params: params(), body }))),
-    putPoints: (points: Schemas['PointEdit'][]) => change(ask(http.PUT('/api/sets/{setId}/test-points', { params: params(), body: { points, seen: query.data.value?.pointsSeen ?? '' } }))),
-    putSheet: (value: Omit<Schemas['SheetEdit'], 'seen'>) => change(ask(http.PUT('/api/sets/{setId}/sheet-values', { params: params(), body: { ...value, seen: seenOf(value) } }))),
+    settleUnread: () =>
+      keep(
+        ask(
+          http.DELETE('/api/sets/{setId}/unread-lines', {
+            params: { ...params(), query: { seen: query.data.value?.unreadSeen ?? '' } },
+          }),
+        ),
+      ),
+    addValue: (body: Schemas['ValueEdit']) =>
+      keep(ask(http.POST('/api/sets/{setId}/part-values', { params: params(), body }))),
+    putPoints: (points: Schemas['PointEdit'][]) =>
+      change(
+        ask(
+          http.PUT('/api/sets/{setId}/test-points', {
+            params: params(),
+            body: { points, seen: query.data.value?.pointsSeen ?? '' },
+          }),
+        ),
+      ),
+    putSheet: (value: Omit<Schemas['SheetEdit'], 'seen'>) =>
+      change(
+        ask(http.PUT('/api/sets/{setId}/sheet-values', { params: params(), body: { ...value, seen: seenOf(value) } })),
+      ),
     async load(kind: 'circuit' | 'sheet' | 'reading' | 'part', file: File) {
-      const answer = await upload(`/api/sets/${toValue(setId)}/${kind}-imports?fileName=${encodeURIComponent(file.name)}`, file)
+      const answer = await upload(
+        `/api/sets/${toValue(setId)}/${kind}-imports?fileName=${encodeURIComponent(file.name)}`,
+        file,
+      )
       if (answer.kind === 'ready') await refresh()
       return answer
     },

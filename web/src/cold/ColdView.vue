@@ -28,45 +28,125 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
 
 <template>
   <div v-if="plan" class="flex h-full min-h-0 flex-col">
-    <BenchHeader :title="plan.title" :danger="plan.danger" :live-chassis="plan.liveChassis" :place="`${plan.constructionLabel} · cold bench`">
+    <BenchHeader
+      :title="plan.title"
+      :danger="plan.danger"
+      :live-chassis="plan.liveChassis"
+      :place="`${plan.constructionLabel} · cold bench`"
+    >
       <div class="flex items-center gap-4">
-        <p class="text-right leading-tight"><span class="font-figures text-lg font-semibold">{{ plan.proven }}</span><span class="text-soft"> of {{ plan.claims }} proven</span><span class="block text-sm text-soft">{{ plan.minutesLeft }} min of tests left</span></p>
-        <RouterLink :to="`/sets/${setId}/cold/workshop`" class="flex min-h-11 items-center gap-2 rounded border border-line bg-raised px-3 font-semibold"><WrenchIcon class="size-5" aria-hidden="true" />Workshop</RouterLink>
+        <p class="text-right leading-tight">
+          <span class="font-figures text-lg font-semibold">{{ plan.proven }}</span>
+          <span class="text-soft">of {{ plan.claims }} proven</span>
+          <span class="block text-sm text-soft">{{ plan.minutesLeft }} min of tests left</span>
+        </p>
+        <RouterLink
+          :to="`/sets/${setId}/cold/workshop`"
+          class="flex min-h-11 items-center gap-2 rounded border border-line bg-raised px-3 font-semibold"
+        >
+          <WrenchIcon class="size-5" aria-hidden="true" />
+          Workshop
+        </RouterLink>
       </div>
     </BenchHeader>
-    <aside class="flex items-center gap-3 bg-caution px-4 py-1.5 text-[14px] leading-tight text-on-caution" aria-label="Caution">
+    <aside
+      class="flex items-center gap-3 bg-caution px-4 py-1.5 text-[14px] leading-tight text-on-caution"
+      aria-label="Caution"
+    >
       <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
-      <p v-if="plan.charge === 'GONE'">Plug out and in sight. The charge was read and gone; large capacitors regain some by themselves, so leave the bleeder clipped on and read again after a break.</p>
-      <p v-else-if="plan.charge === 'THERE'"><strong>A capacitor still held more than {{ plan.safeVolts }} V when it was last read.</strong> No hand and no ohmmeter inside until it is bled and proven gone.</p>
-      <p v-else>Plug out and in sight. <strong>Nobody has read the capacitors yet:</strong> bleed them and prove it before a hand or an ohmmeter goes inside. Local codes and licensed practice come first.</p>
+      <p v-if="plan.charge === 'GONE'">
+        Plug out and in sight. The charge was read and gone; large capacitors regain some by themselves, so leave the
+        bleeder clipped on and read again after a break.
+      </p>
+      <p v-else-if="plan.charge === 'THERE'">
+        <strong>A capacitor still held more than {{ plan.safeVolts }} V when it was last read.</strong>
+        No hand and no ohmmeter inside until it is bled and proven gone.
+      </p>
+      <p v-else>
+        Plug out and in sight.
+        <strong>Nobody has read the capacitors yet:</strong>
+        bleed them and prove it before a hand or an ohmmeter goes inside. Local codes and licensed practice come first.
+      </p>
     </aside>
     <div class="grid min-h-0 flex-1 grid-cols-1" :class="inside ? 'xl:grid-cols-[19rem_minmax(0,1fr)]' : ''">
-      <nav v-if="inside" class="hidden min-h-0 overflow-auto border-r border-line bg-sheet py-2 xl:block" aria-label="Tests">
-        <RouterLink :to="`/sets/${setId}/cold`" class="flex min-h-11 items-center px-4 font-semibold hover:bg-mark/50">The plan</RouterLink>
+      <nav
+        v-if="inside"
+        class="hidden min-h-0 overflow-auto border-r border-line bg-sheet py-2 xl:block"
+        aria-label="Tests"
+      >
+        <RouterLink :to="`/sets/${setId}/cold`" class="flex min-h-11 items-center px-4 font-semibold hover:bg-mark/50">
+          The plan
+        </RouterLink>
         <template v-if="made.length > 0">
           <h2 class="px-4 pt-3 pb-1 text-sm text-soft">Made</h2>
-          <RouterLink v-for="step in made" :key="step.id" :to="to(step)" class="grid min-h-11 grid-cols-[1.75rem_1fr] items-center border-l-4 border-transparent px-3 py-1 leading-tight hover:bg-mark/50" active-class="border-l-accent! bg-ground">
-            <VerdictMark v-if="step.word" :verdict="step.word" /><span v-else /><span>{{ say(step.title) }}</span>
+          <RouterLink
+            v-for="step in made"
+            :key="step.id"
+            :to="to(step)"
+            class="grid min-h-11 grid-cols-[1.75rem_1fr] items-center border-l-4 border-transparent px-3 py-1 leading-tight hover:bg-mark/50"
+            active-class="border-l-accent! bg-ground"
+          >
+            <VerdictMark v-if="step.word" :verdict="step.word" />
+            <span v-else />
+            <span>{{ say(step.title) }}</span>
           </RouterLink>
         </template>
         <h2 class="px-4 pt-3 pb-1 text-sm text-soft">In this order</h2>
-        <RouterLink v-for="(step, i) in open" :key="step.id" :to="to(step)" class="grid min-h-11 grid-cols-[1.75rem_1fr_auto] items-center gap-x-1 border-l-4 border-transparent px-3 py-1 leading-tight hover:bg-mark/50" active-class="border-l-accent! bg-ground">
-          <span class="font-figures text-soft">{{ i + 1 }}</span><span>{{ say(step.title) }}</span><span class="font-figures text-sm text-soft">{{ step.minutes }} min</span>
+        <RouterLink
+          v-for="(step, i) in open"
+          :key="step.id"
+          :to="to(step)"
+          class="grid min-h-11 grid-cols-[1.75rem_1fr_auto] items-center gap-x-1 border-l-4 border-transparent px-3 py-1 leading-tight hover:bg-mark/50"
+          active-class="border-l-accent! bg-ground"
+        >
+          <span class="font-figures text-soft">{{ i + 1 }}</span>
+          <span>{{ say(step.title) }}</span>
+          <span class="font-figures text-sm text-soft">{{ step.minutes }} min</span>
         </RouterLink>
         <p v-if="open.length === 0" class="px-4 text-soft">Nothing more that this bench can prove cold.</p>
-        <details v-for="group in rest.filter((g) => g.steps.length > 0)" :key="group.title" class="mt-2 border-t border-line">
-          <summary class="flex min-h-11 items-center px-4 text-sm text-soft">{{ group.title }} ({{ group.steps.length }})</summary>
-          <RouterLink v-for="step in group.steps" :key="step.id" :to="to(step)" class="grid min-h-11 grid-cols-[1.75rem_1fr] items-center border-l-4 border-transparent px-3 py-1 leading-tight hover:bg-mark/50" active-class="border-l-accent! bg-ground">
-            <NoSymbolIcon v-if="step.state === 'NO_INSTRUMENT'" class="size-5 text-soft" aria-hidden="true" /><span v-else class="text-soft" aria-hidden="true">·</span><span>{{ say(step.title) }}</span>
+        <details
+          v-for="group in rest.filter((g) => g.steps.length > 0)"
+          :key="group.title"
+          class="mt-2 border-t border-line"
+        >
+          <summary class="flex min-h-11 items-center px-4 text-sm text-soft">
+            {{ group.title }} ({{ group.steps.length }})
+          </summary>
+          <RouterLink
+            v-for="step in group.steps"
+            :key="step.id"
+            :to="to(step)"
+            class="grid min-h-11 grid-cols-[1.75rem_1fr] items-center border-l-4 border-transparent px-3 py-1 leading-tight hover:bg-mark/50"
+            active-class="border-l-accent! bg-ground"
+          >
+            <NoSymbolIcon v-if="step.state === 'NO_INSTRUMENT'" class="size-5 text-soft" aria-hidden="true" />
+            <span v-else class="text-soft" aria-hidden="true">·</span>
+            <span>{{ say(step.title) }}</span>
           </RouterLink>
         </details>
       </nav>
       <div class="min-h-0 overflow-auto" tabindex="-1"><RouterView :key="route.path" /></div>
     </div>
-    <section v-if="next" class="flex min-h-16 items-center gap-4 bg-accent px-5 py-2 text-on-accent" aria-label="Next" aria-live="polite">
-      <span class="flex w-16 shrink-0 flex-col items-center text-[12px] leading-tight"><BoltSlashIcon class="size-6" aria-hidden="true" />plug out</span>
-      <p class="flex-1 leading-snug"><strong>{{ say(next.title) }}.</strong> {{ say(next.reason) }}</p>
-      <RouterLink :to="to(next)" class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4">Do it</RouterLink>
+    <section
+      v-if="next"
+      class="flex min-h-16 items-center gap-4 bg-accent px-5 py-2 text-on-accent"
+      aria-label="Next"
+      aria-live="polite"
+    >
+      <span class="flex w-16 shrink-0 flex-col items-center text-[12px] leading-tight">
+        <BoltSlashIcon class="size-6" aria-hidden="true" />
+        plug out
+      </span>
+      <p class="flex-1 leading-snug">
+        <strong>{{ say(next.title) }}.</strong>
+        {{ say(next.reason) }}
+      </p>
+      <RouterLink
+        :to="to(next)"
+        class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4"
+      >
+        Do it
+      </RouterLink>
     </section>
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>

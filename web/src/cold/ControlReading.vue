@@ -6,7 +6,11 @@ import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
 
 /** A reading on a part known to be good, kept with the instrument: before a part is condemned, the instrument is proven. */
-const props = defineProps<{ instrument: Schemas['InstrumentChoice']; unit: Schemas['CheckEdit']['unit']; say: (text: string) => string }>()
+const props = defineProps<{
+  instrument: Schemas['InstrumentChoice']
+  unit: Schemas['CheckEdit']['unit']
+  say: (text: string) => string
+}>()
 const client = useQueryClient()
 const part = ref('')
 const known = ref('')
@@ -15,7 +19,12 @@ const problem = ref<Problem | null>(null)
 const said = ref('')
 
 async function keep() {
-  const answer = await ask(http.POST('/api/equipment/{id}/checks', { params: { path: { id: props.instrument.id } }, body: { id: crypto.randomUUID(), part: part.value, unit: props.unit, known: known.value, shown: shown.value } }))
+  const answer = await ask(
+    http.POST('/api/equipment/{id}/checks', {
+      params: { path: { id: props.instrument.id } },
+      body: { id: crypto.randomUUID(), part: part.value, unit: props.unit, known: known.value, shown: shown.value },
+    }),
+  )
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'ready') {
     said.value = answer.value[0]?.says ?? ''

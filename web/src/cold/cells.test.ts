@@ -2,12 +2,26 @@ import { describe, expect, it } from 'vitest'
 import type { Schemas } from '../api/client'
 import { apart, columnsOf, proportions, spread, typedOf } from './cells'
 
-const cell = (key: string, label = ''): Schemas['CellView'] => ({ key, label, kind: 'FIGURE', unit: 'V', choices: [], expected: '' })
-const block = (...lines: Schemas['CellView'][][]): Schemas['BlockView'] => ({ title: 't', lead: '', lines: lines.map((cells, i) => ({ label: `line ${i}`, subject: '', cells })) })
+const cell = (key: string, label = ''): Schemas['CellView'] => ({
+  key,
+  label,
+  kind: 'FIGURE',
+  unit: 'V',
+  choices: [],
+  expected: '',
+})
+const block = (...lines: Schemas['CellView'][][]): Schemas['BlockView'] => ({
+  title: 't',
+  lead: '',
+  lines: lines.map((cells, i) => ({ label: `line ${i}`, subject: '', cells })),
+})
 
 describe('cells', () => {
   it('puts the names above when all lines ask for the same', () => {
-    expect(columnsOf(block([cell('a', 'in'), cell('b', 'out')], [cell('c', 'in'), cell('d', 'out')]))).toEqual(['in', 'out'])
+    expect(columnsOf(block([cell('a', 'in'), cell('b', 'out')], [cell('c', 'in'), cell('d', 'out')]))).toEqual([
+      'in',
+      'out',
+    ])
     expect(columnsOf(block([cell('a', 'in'), cell('b', 'out')], [cell('c', 'in')]))).toEqual([])
     expect(columnsOf(block([cell('a')], [cell('b')]))).toEqual([])
   })
@@ -24,9 +38,20 @@ describe('cells', () => {
 })
 
 it('draws how far a winding strays from its own proportion', () => {
-  const lines = [0, 1, 2].map((i) => ({ label: `Level ${i}`, expected: '', cells: [cell(`in.${i}`, 'at the plug'), cell(`a.${i}`, 'current'), cell(`h.${i}`, 'heaters')] }))
+  const lines = [0, 1, 2].map((i) => ({
+    label: `Level ${i}`,
+    expected: '',
+    cells: [cell(`in.${i}`, 'at the plug'), cell(`a.${i}`, 'current'), cell(`h.${i}`, 'heaters')],
+  }))
   const block = { title: '', lead: '', lines } as unknown as Parameters<typeof proportions>[0]
-  const straight = proportions(block, { 'in.0': '1', 'in.1': '2 V', 'in.2': '4,0', 'h.0': '50m', 'h.1': '0.1', 'h.2': '200 m' })
+  const straight = proportions(block, {
+    'in.0': '1',
+    'in.1': '2 V',
+    'in.2': '4,0',
+    'h.0': '50m',
+    'h.1': '0.1',
+    'h.2': '200 m',
+  })
   expect(straight).toHaveLength(1)
   expect(straight[0]!.most).toBeLessThan(1e-9)
   expect(proportions(block, { 'in.0': '1', 'in.1': '2', 'h.0': '0.05', 'h.1': '0.15' })[0]!.most).toBeGreaterThan(20)

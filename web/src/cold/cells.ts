@@ -5,7 +5,12 @@ type Block = Schemas['BlockView']
 /** Whether every line of a block asks for the same things, so that their names stand once above. */
 export function columnsOf(block: Block): readonly string[] {
   const first = block.lines[0]?.cells.map((cell) => cell.label) ?? []
-  const same = block.lines.length > 1 && first.length > 1 && block.lines.every((line) => line.cells.length === first.length && line.cells.every((cell, i) => cell.label === first[i]))
+  const same =
+    block.lines.length > 1 &&
+    first.length > 1 &&
+    block.lines.every(
+      (line) => line.cells.length === first.length && line.cells.every((cell, i) => cell.label === first[i]),
+    )
   return same ? first : []
 }
 
@@ -30,7 +35,9 @@ export function spread(at: readonly number[], room: number): number[] {
 /** Heights moved as little as keeps them at least {@code room} apart, from {@code top} to {@code bottom}. */
 export function apart(heights: readonly number[], room: number, top: number, bottom: number): number[] {
   const order = heights.map((height, i) => ({ i, height })).sort((a, b) => a.height - b.height)
-  order.forEach((one, k) => { one.height = Math.max(one.height, k === 0 ? top : order[k - 1]!.height + room) })
+  order.forEach((one, k) => {
+    one.height = Math.max(one.height, k === 0 ? top : order[k - 1]!.height + room)
+  })
   const over = Math.max(0, (order.at(-1)?.height ?? 0) - bottom)
   const placed = new Array<number>(heights.length)
   for (const one of order) placed[one.i] = one.height - over
@@ -47,16 +54,20 @@ function figure(text: string | undefined): number | null {
 /** Of each winding read at two levels or more: by how many percent it strays from its own slope through zero. */
 export function proportions(block: Block, typed: Record<string, string>) {
   const labels = new Map(block.lines[0]?.cells.map((cell) => [cell.key.replace(/\.\d+$/, ''), cell.label]))
-  return [...labels].filter(([key]) => key !== 'in' && key !== 'a').flatMap(([key, name]) => {
-    const pairs = block.lines.flatMap((_, i) => {
-      const fed = figure(typed[`in.${i}`])
-      const out = figure(typed[`${key}.${i}`])
-      return fed && out !== null ? [{ fed, out }] : []
-    }).sort((a, b) => a.fed - b.fed)
-    if (pairs.length < 2) return []
-    const slope = pairs.reduce((sum, p) => sum + p.fed * p.out, 0) / pairs.reduce((sum, p) => sum + p.fed * p.fed, 0)
-    if (!(slope > 0)) return []
-    const points = pairs.map((p) => ({ fed: p.fed, strays: 100 * (p.out / (slope * p.fed) - 1) }))
-    return [{ name, points, most: Math.max(...points.map((p) => Math.abs(p.strays))) }]
-  })
+  return [...labels]
+    .filter(([key]) => key !== 'in' && key !== 'a')
+    .flatMap(([key, name]) => {
+      const pairs = block.lines
+        .flatMap((_, i) => {
+          const fed = figure(typed[`in.${i}`])
+          const out = figure(typed[`${key}.${i}`])
+          return fed && out !== null ? [{ fed, out }] : []
+        })
+        .sort((a, b) => a.fed - b.fed)
+      if (pairs.length < 2) return []
+      const slope = pairs.reduce((sum, p) => sum + p.fed * p.out, 0) / pairs.reduce((sum, p) => sum + p.fed * p.fed, 0)
+      if (!(slope > 0)) return []
+      const points = pairs.map((p) => ({ fed: p.fed, strays: 100 * (p.out / (slope * p.fed) - 1) }))
+      return [{ name, points, most: Math.max(...points.map((p) => Math.abs(p.strays))) }]
+    })
 }

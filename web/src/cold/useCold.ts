@@ -8,14 +8,40 @@ export function useCold(setId: MaybeRefOrGetter<string>) {
   const client = useQueryClient()
   const path = () => ({ setId: toValue(setId) })
   return {
-    plan: () => useQuery({ queryKey: ['cold', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/cold', { params: { path: path() } }))) }),
-    test: (test: MaybeRefOrGetter<string>) => useQuery({ queryKey: ['cold-test', setId, test], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/cold/tests/{test}', { params: { path: { ...path(), test: toValue(test) } } }))) }),
-    judge: (test: string, typed: Record<string, string>) => ask(http.POST('/api/sets/{setId}/cold/tests/{test}/drafts', { params: { path: { ...path(), test } }, body: { typed } })),
+    plan: () =>
+      useQuery({
+        queryKey: ['cold', setId],
+        queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/cold', { params: { path: path() } }))),
+      }),
+    test: (test: MaybeRefOrGetter<string>) =>
+      useQuery({
+        queryKey: ['cold-test', setId, test],
+        queryFn: () =>
+          orThrow(
+            ask(
+              http.GET('/api/sets/{setId}/cold/tests/{test}', { params: { path: { ...path(), test: toValue(test) } } }),
+            ),
+          ),
+      }),
+    judge: (test: string, typed: Record<string, string>) =>
+      ask(
+        http.POST('/api/sets/{setId}/cold/tests/{test}/drafts', {
+          params: { path: { ...path(), test } },
+          body: { typed },
+        }),
+      ),
     async keep(test: string, title: string, id: string, typed: Record<string, string>, instrument: string) {
-      const answer = await post<Schemas['PlanView']>({ shown: title, setId: toValue(setId), path: `/api/sets/${toValue(setId)}/cold/tests/${test}/results`, body: { id, typed, instrument, takenAt: new Date().toISOString() } })
+      const answer = await post<Schemas['PlanView']>({
+        shown: title,
+        setId: toValue(setId),
+        path: `/api/sets/${toValue(setId)}/cold/tests/${test}/results`,
+        body: { id, typed, instrument, takenAt: new Date().toISOString() },
+      })
       if (answer.kind === 'ready') {
         client.setQueryData(['cold', toValue(setId)], answer.value)
-        void client.invalidateQueries({ predicate: (q) => ['cold-test', 'map', 'log', 'shelf', 'worth', 'arrival'].includes(String(q.queryKey[0])) })
+        void client.invalidateQueries({
+          predicate: (q) => ['cold-test', 'map', 'log', 'shelf', 'worth', 'arrival'].includes(String(q.queryKey[0])),
+        })
       }
       return answer
     },

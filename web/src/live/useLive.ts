@@ -17,7 +17,9 @@ export function useLive() {
 
   function changed(set: string) {
     const here = router.currentRoute.value.params['setId'] === set
-    void client.invalidateQueries({ predicate: (query) => (here ? query.queryKey[0] !== 'shop' : acrossSets.includes(String(query.queryKey[0]))) })
+    void client.invalidateQueries({
+      predicate: (query) => (here ? query.queryKey[0] !== 'shop' : acrossSets.includes(String(query.queryKey[0]))),
+    })
   }
   function open() {
     if (source || document.hidden || !('EventSource' in window) || !window.EventSource) return
@@ -29,7 +31,12 @@ export function useLive() {
       ready = true
     })
     // An answer that is no stream ends it for good; asking for anything else says why.
-    source.addEventListener('error', () => { if (source?.readyState === EventSource.CLOSED) { close(); void client.invalidateQueries({ queryKey: ['shop'] }) } })
+    source.addEventListener('error', () => {
+      if (source?.readyState === EventSource.CLOSED) {
+        close()
+        void client.invalidateQueries({ queryKey: ['shop'] })
+      }
+    })
     source.addEventListener('set', (event) => changed((event as MessageEvent<string>).data))
     source.addEventListener('shop', () => void client.invalidateQueries())
   }

@@ -6,7 +6,14 @@ import { photoUrl } from '../photos/usePhotos'
 import { marks, moved, shortName, whole, zoomed, type ProofState, type View } from './marks'
 
 /** One picture with its marks: zoomed and moved by wheel, fingers or keys; a tap places or opens a mark. */
-const props = defineProps<{ setId: string; picture: Schemas['MapPicture']; placed: readonly Schemas['Mark'][]; states: Record<string, ProofState>; chosen: string; placing: boolean }>()
+const props = defineProps<{
+  setId: string
+  picture: Schemas['MapPicture']
+  placed: readonly Schemas['Mark'][]
+  states: Record<string, ProofState>
+  chosen: string
+  placing: boolean
+}>()
 const emit = defineEmits<{ choose: [subject: string]; place: [x: number, y: number] }>()
 const frame = useTemplateRef<HTMLElement>('frame')
 const size = useElementSize(frame)
@@ -25,7 +32,10 @@ const scale = computed(() => view.value.width / Math.max(1, size.width.value))
 
 function at(event: { clientX: number; clientY: number }) {
   const box = frame.value!.getBoundingClientRect()
-  return { x: view.value.x + (event.clientX - box.left) * scale.value, y: view.value.y + (event.clientY - box.top) * scale.value }
+  return {
+    x: view.value.x + (event.clientX - box.left) * scale.value,
+    y: view.value.y + (event.clientY - box.top) * scale.value,
+  }
 }
 function wheel(event: WheelEvent) {
   view.value = zoomed(view.value, Math.exp(-event.deltaY / 400), at(event), props.picture)
@@ -43,7 +53,12 @@ function move(event: PointerEvent) {
   travelled += Math.hypot(now.x - was.x, now.y - was.y)
   if (other) {
     const apart = (p: { x: number; y: number }) => Math.max(1, Math.hypot(p.x - other.x, p.y - other.y))
-    view.value = zoomed(view.value, apart(now) / apart(was), at({ clientX: (now.x + other.x) / 2, clientY: (now.y + other.y) / 2 }), props.picture)
+    view.value = zoomed(
+      view.value,
+      apart(now) / apart(was),
+      at({ clientX: (now.x + other.x) / 2, clientY: (now.y + other.y) / 2 }),
+      props.picture,
+    )
   } else {
     view.value = moved(view.value, (was.x - now.x) * scale.value, (was.y - now.y) * scale.value)
   }
@@ -54,7 +69,12 @@ function up(event: PointerEvent) {
   fingers.delete(event.pointerId)
   if (!alone || travelled > 8 || event.type === 'pointercancel') return
   const point = at(event)
-  const near = props.placed.map((mark) => ({ mark, far: Math.hypot(mark.x * props.picture.width - point.x, mark.y * props.picture.height - point.y) / scale.value })).sort((a, b) => a.far - b.far)[0]
+  const near = props.placed
+    .map((mark) => ({
+      mark,
+      far: Math.hypot(mark.x * props.picture.width - point.x, mark.y * props.picture.height - point.y) / scale.value,
+    }))
+    .sort((a, b) => a.far - b.far)[0]
   if (near && near.far < 22 && !props.placing) emit('choose', near.mark.subject)
   else if (props.placing) put(point)
 }
@@ -82,7 +102,12 @@ function key(event: KeyboardEvent) {
 /** Brings a mark into the middle. */
 function show(subject: string) {
   const mark = props.placed.find((one) => one.subject === subject)
-  if (mark) view.value = moved(view.value, mark.x * props.picture.width - middle().x, mark.y * props.picture.height - middle().y)
+  if (mark)
+    view.value = moved(
+      view.value,
+      mark.x * props.picture.width - middle().x,
+      mark.y * props.picture.height - middle().y,
+    )
 }
 function zoom(factor: number) {
   view.value = zoomed(view.value, factor, middle(), props.picture)
@@ -91,16 +116,71 @@ defineExpose({ show, zoom, fit })
 </script>
 
 <template>
-  <div ref="frame" class="relative size-full touch-none overflow-hidden bg-ground focus-visible:outline-offset-[-3px]" :class="placing ? 'cursor-crosshair' : 'cursor-grab'" tabindex="0" role="application" :aria-label="`${picture.caption}; plus and minus zoom, the arrows move${placing ? ', Enter places the mark in the middle' : ''}`" @wheel.prevent="wheel" @pointerdown="down" @pointermove="move" @pointerup="up" @pointercancel="up" @keydown="key">
+  <div
+    ref="frame"
+    class="relative size-full touch-none overflow-hidden bg-ground focus-visible:outline-offset-[-3px]"
+    :class="placing ? 'cursor-crosshair' : 'cursor-grab'"
+    tabindex="0"
+    role="application"
+    :aria-label="`${picture.caption}; plus and minus zoom, the arrows move${placing ? ', Enter places the mark in the middle' : ''}`"
+    @wheel.prevent="wheel"
+    @pointerdown="down"
+    @pointermove="move"
+    @pointerup="up"
+    @pointercancel="up"
+    @keydown="key"
+  >
     <svg class="size-full select-none" :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`" aria-hidden="true">
       <image :href="photoUrl(setId, picture.id, 'full')" :width="picture.width" :height="picture.height" />
-      <g v-for="mark in placed" :key="mark.subject" :transform="`translate(${mark.x * picture.width} ${mark.y * picture.height}) scale(${scale * small * (mark.subject === chosen ? 1.4 : 0.9)})`" :data-mark="mark.subject" :data-state="states[mark.subject] ?? 'UNPROVEN'">
-        <circle r="13.5" fill="var(--c-sheet)" :stroke="mark.subject === chosen ? 'var(--c-accent)' : 'none'" stroke-width="3" />
-        <path :d="marks[states[mark.subject] ?? 'UNPROVEN'].outline" :fill="marks[states[mark.subject] ?? 'UNPROVEN'].hollow ? 'var(--c-sheet)' : marks[states[mark.subject] ?? 'UNPROVEN'].colour" :stroke="marks[states[mark.subject] ?? 'UNPROVEN'].colour" stroke-width="2" :stroke-dasharray="marks[states[mark.subject] ?? 'UNPROVEN'].dashes" />
-        <path v-if="marks[states[mark.subject] ?? 'UNPROVEN'].sign" :d="marks[states[mark.subject] ?? 'UNPROVEN'].sign" fill="none" :stroke="marks[states[mark.subject] ?? 'UNPROVEN'].hollow ? marks[states[mark.subject] ?? 'UNPROVEN'].colour : 'var(--c-sheet)'" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" />
-        <text y="25" text-anchor="middle" font-size="11" font-weight="600" class="halo-sheet">{{ shortName(mark.subject) }}</text>
+      <g
+        v-for="mark in placed"
+        :key="mark.subject"
+        :transform="`translate(${mark.x * picture.width} ${mark.y * picture.height}) scale(${scale * small * (mark.subject === chosen ? 1.4 : 0.9)})`"
+        :data-mark="mark.subject"
+        :data-state="states[mark.subject] ?? 'UNPROVEN'"
+      >
+        <circle
+          r="13.5"
+          fill="var(--c-sheet)"
+          :stroke="mark.subject === chosen ? 'var(--c-accent)' : 'none'"
+          stroke-width="3"
+        />
+        <path
+          :d="marks[states[mark.subject] ?? 'UNPROVEN'].outline"
+          :fill="
+            marks[states[mark.subject] ?? 'UNPROVEN'].hollow
+              ? 'var(--c-sheet)'
+              : marks[states[mark.subject] ?? 'UNPROVEN'].colour
+          "
+          :stroke="marks[states[mark.subject] ?? 'UNPROVEN'].colour"
+          stroke-width="2"
+          :stroke-dasharray="marks[states[mark.subject] ?? 'UNPROVEN'].dashes"
+        />
+        <path
+          v-if="marks[states[mark.subject] ?? 'UNPROVEN'].sign"
+          :d="marks[states[mark.subject] ?? 'UNPROVEN'].sign"
+          fill="none"
+          :stroke="
+            marks[states[mark.subject] ?? 'UNPROVEN'].hollow
+              ? marks[states[mark.subject] ?? 'UNPROVEN'].colour
+              : 'var(--c-sheet)'
+          "
+          stroke-width="2.6"
+          stroke-linecap="round"
+          stroke-linejoin="round"
+        />
+        <text y="25" text-anchor="middle" font-size="11" font-weight="600" class="halo-sheet">
+          {{ shortName(mark.subject) }}
+        </text>
       </g>
     </svg>
-    <svg v-if="placing" class="pointer-events-none absolute top-1/2 left-1/2 size-8 -translate-1/2" viewBox="-16 -16 32 32" aria-hidden="true"><path d="M-14 0H14M0-14V14" stroke="var(--c-accent)" stroke-width="1.5" /></svg>
+    <svg
+      v-if="placing"
+      class="pointer-events-none absolute top-1/2 left-1/2 size-8 -translate-1/2"
+      viewBox="-16 -16 32 32"
+      aria-hidden="true"
+    >
+      <path d="M-14 0H14M0-14V14" stroke="var(--c-accent)" stroke-width="1.5" />
+    </svg>
   </div>
 </template>

@@ -7,7 +7,21 @@ defineProps<{ state: ProofState }>()
 
 <template>
   <svg viewBox="-12 -12 24 24" class="size-6 shrink-0" role="img" :aria-label="marks[state].word">
-    <path :d="marks[state].outline" :fill="marks[state].hollow ? 'var(--c-sheet)' : marks[state].colour" :stroke="marks[state].colour" stroke-width="2" :stroke-dasharray="marks[state].dashes" />
-    <path v-if="marks[state].sign" :d="marks[state].sign" fill="none" :stroke="marks[state].hollow ? marks[state].colour : 'var(--c-sheet)'" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" />
+    <path
+      :d="marks[state].outline"
+      :fill="marks[state].hollow ? 'var(--c-sheet)' : marks[state].colour"
+      :stroke="marks[state].colour"
+      stroke-width="2"
+      :stroke-dasharray="marks[state].dashes"
+    />
+    <path
+      v-if="marks[state].sign"
+      :d="marks[state].sign"
+      fill="none"
+      :stroke="marks[state].hollow ? marks[state].colour : 'var(--c-sheet)'"
+      stroke-width="2.6"
+      stroke-linecap="round"
+      stroke-linejoin="round"
+    />
   </svg>
 </template>

@@ -19,9 +19,19 @@ export const marks: Record<ProofState, Look> = {
   UNPROVEN: { word: 'unproven', colour: 'var(--c-soft)', outline: ring, hollow: true, dashes: '4 3' },
   PARTLY: { word: 'partly proven', colour: 'var(--c-good)', outline: ring, hollow: true, sign: 'M-4.5 0.5-1.5 3.5' },
   PROVEN: { word: 'proven', colour: 'var(--c-good)', outline: ring, sign: 'M-4.5 0.5-1.5 3.5 4.5-3.5' },
-  DOUBTFUL: { word: 'doubtful', colour: 'var(--c-doubt)', outline: 'M-9-9H9V0C9 5 5 8.5 0 10C-5 8.5-9 5-9 0Z', sign: 'M0-5V1.5M0 5V5.2' },
+  DOUBTFUL: {
+    word: 'doubtful',
+    colour: 'var(--c-doubt)',
+    outline: 'M-9-9H9V0C9 5 5 8.5 0 10C-5 8.5-9 5-9 0Z',
+    sign: 'M0-5V1.5M0 5V5.2',
+  },
   TO_REPLACE: { word: 'to be replaced', colour: 'var(--c-bad)', outline: 'M-9-9H9V9H-9Z', sign: 'M-5 0H5' },
-  REPLACED: { word: 'replaced', colour: 'var(--c-follows)', outline: 'M0-10.5 10.5 0 0 10.5-10.5 0Z', sign: 'M-4 0H4M0-4V4' },
+  REPLACED: {
+    word: 'replaced',
+    colour: 'var(--c-follows)',
+    outline: 'M0-10.5 10.5 0 0 10.5-10.5 0Z',
+    sign: 'M-4 0H4M0-4V4',
+  },
 }
 
 /** A tube is called by its socket; its card in the circuit has an X before that. */
@@ -46,7 +56,12 @@ export function whole(picture: { width: number; height: number }, frame: { width
 }
 
 /** Closer by `factor` above 1, farther below it, keeping what is under the point where it is. */
-export function zoomed(view: View, factor: number, at: { x: number; y: number }, picture: { width: number; height: number }): View {
+export function zoomed(
+  view: View,
+  factor: number,
+  at: { x: number; y: number },
+  picture: { width: number; height: number },
+): View {
   const most = 4 * Math.max(picture.width, picture.height)
   const width = Math.min(most, Math.max(40, view.width / factor))
   const by = width / view.width

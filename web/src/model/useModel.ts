@@ -17,20 +17,31 @@ export const kinds: Record<Kind, { readonly name: string; readonly value: string
 
 /** Cold resistances of a set. */
 export function useColdOhms(setId: () => string) {
-  return useQuery({ queryKey: ['circuit', setId, 'cold-ohms'], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/cold-ohms', { params: { path: { setId: setId() } } }))) })
+  return useQuery({
+    queryKey: ['circuit', setId, 'cold-ohms'],
+    queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/cold-ohms', { params: { path: { setId: setId() } } }))),
+  })
 }
 
 /** What changed parts do, asked again whenever the changes have stood still for a moment; the last answer stays meanwhile. */
 export function useWhatIf(setId: () => string, changes: Ref<readonly Change[]>) {
   const asked = refDebounced(changes, 120)
   const params = () => ({ path: { setId: setId() } })
-  const parts = useQuery({ queryKey: ['circuit', setId, 'what-if-parts'], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/what-if-parts', { params: params() }))) })
+  const parts = useQuery({
+    queryKey: ['circuit', setId, 'what-if-parts'],
+    queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/what-if-parts', { params: params() }))),
+  })
   const answer = useQuery({
     queryKey: ['circuit', setId, 'what-if', asked],
-    queryFn: ({ signal }) => orThrow(ask(http.POST('/api/sets/{setId}/what-ifs', { params: params(), body: { changes: [...asked.value] }, signal }))),
+    queryFn: ({ signal }) =>
+      orThrow(
+        ask(http.POST('/api/sets/{setId}/what-ifs', { params: params(), body: { changes: [...asked.value] }, signal })),
+      ),
     placeholderData: keepPreviousData,
     retry: false,
   })
-  const problem = computed<Problem | null>(() => (answer.error.value instanceof ProblemError ? answer.error.value.problem : null))
+  const problem = computed<Problem | null>(() =>
+    answer.error.value instanceof ProblemError ? answer.error.value.problem : null,
+  )
   return { parts, answer, problem }
 }

@@ -10,9 +10,17 @@ let replies: Reply[] = []
 function answering(...next: Reply[]) {
   replies = next
 }
-const entry = (text: string) => ({ shown: text, setId: 's1', path: '/api/sets/s1/readings', body: { id: `id-${text}`, text, confirmed: false } })
+const entry = (text: string) => ({
+  shown: text,
+  setId: 's1',
+  path: '/api/sets/s1/readings',
+  body: { id: `id-${text}`, text, confirmed: false },
+})
 const ok: Reply = { status: 200, body: { points: [] } }
-const refusal = (type: string, detail: string): Reply => ({ status: 422, body: { type, title: '', detail, errors: [] } })
+const refusal = (type: string, detail: string): Reply => ({
+  status: 422,
+  body: { type, title: '', detail, errors: [] },
+})
 
 beforeEach(() => {
   sent.length = 0
@@ -90,7 +98,10 @@ it('answers a refusal straight away while nothing waits', async () => {
 })
 
 it('waits for a session that ended instead of taking it for a refusal', async () => {
-  answering({ status: 401, body: { type: '/problems/signed-out', title: '', detail: 'You are signed out.', errors: [] } })
+  answering({
+    status: 401,
+    body: { type: '/problems/signed-out', title: '', detail: 'You are signed out.', errors: [] },
+  })
   expect((await post(entry('1'))).kind).toBe('queued')
   answering(ok)
   await drain()

@@ -30,7 +30,9 @@ export type Posted<T> = Answer<T> | { kind: 'queued' }
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null
 function store() {
-  opened ??= openDB<Kept>('umber-outbox', 1, { upgrade: (db) => void db.createObjectStore('waiting', { keyPath: 'place', autoIncrement: true }) })
+  opened ??= openDB<Kept>('umber-outbox', 1, {
+    upgrade: (db) => void db.createObjectStore('waiting', { keyPath: 'place', autoIncrement: true }),
+  })
   return opened
 }
 
@@ -54,12 +56,18 @@ async function send({ path, body, bytes }: Entry): Promise<Outcome> {
   try {
     const response = bytes
       ? await fetch(path, { method: 'PUT', headers: { 'Content-Type': 'application/octet-stream' }, body: bytes })
-      : await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+      : await fetch(path, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify(body),
+        })
     if (response.status === 401) sessionEnded()
     if (response.status >= 500) heard(await problemOf(response.clone()))
     // A server or database that is only just coming up, a full disk, a proxy without a server behind it, or a session that
     // ended: not answered yet. What was too much at once goes in later.
-    return response.status >= 500 || response.status === 429 || response.status === 401 ? { kind: 'silent' } : { kind: 'answered', response }
+    return response.status >= 500 || response.status === 429 || response.status === 401
+      ? { kind: 'silent' }
+      : { kind: 'answered', response }
   } catch {
     return { kind: 'silent' }
   }
@@ -77,7 +85,10 @@ export async function post<T>(entry: Entry): Promise<Posted<T>> {
   await drain()
   if (!entries.value.some(mine)) {
     const sent = await send(entry)
-    if (sent.kind === 'answered') return sent.response.ok ? { kind: 'ready', value: (await sent.response.json()) as T } : { kind: 'failed', problem: await problemOf(sent.response) }
+    if (sent.kind === 'answered')
+      return sent.response.ok
+        ? { kind: 'ready', value: (await sent.response.json()) as T }
+        : { kind: 'failed', problem: await problemOf(sent.response) }
   }
   const at = new Date().toISOString()
   // A picture that carries no time of its own was taken when it was handed over.
@@ -89,14 +100,17 @@ export async function post<T>(entry: Entry): Promise<Posted<T>> {
 
 /** Sends what waits, in order, until nobody answers; what is refused stays with its reason. One tab at a time does it. */
 export function drain(): Promise<void> {
-  draining ??= locked().finally(() => { draining = null })
+  draining ??= locked().finally(() => {
+    draining = null
+  })
   return draining
 }
 
 async function locked() {
   await reread()
   if (!entries.value.some(mine)) return
-  if ('locks' in navigator && navigator.locks) await navigator.locks.request('umber-outbox', { ifAvailable: true }, (lock) => (lock ? sendAll() : undefined))
+  if ('locks' in navigator && navigator.locks)
+    await navigator.locks.request('umber-outbox', { ifAvailable: true }, (lock) => (lock ? sendAll() : undefined))
   else await sendAll()
 }
 

@@ -10,7 +10,12 @@ import TickField from '../ui/TickField.vue'
 import { useShop } from '../ui/useShop'
 import { phases, photoUrl, type Photo, type Shows, type usePhotos } from './usePhotos'
 
-const props = defineProps<{ setId: string; photo: Photo; others: readonly Photo[]; doors: ReturnType<typeof usePhotos> }>()
+const props = defineProps<{
+  setId: string
+  photo: Photo
+  others: readonly Photo[]
+  doors: ReturnType<typeof usePhotos>
+}>()
 const emit = defineEmits<{ close: [] }>()
 const { when } = useShop()
 const caption = ref('')
@@ -19,7 +24,12 @@ const shows = ref<Shows>('SET')
 const before = ref('')
 const showsOwner = ref(false)
 const problem = ref<Problem | null>(null)
-const earlier = computed(() => [{ id: '', name: 'of nothing' }, ...props.others.filter((other) => other.id !== props.photo.id && other.shows === 'SET').map((other) => ({ id: other.id, name: other.caption || other.fileName || other.id.slice(0, 6) }))])
+const earlier = computed(() => [
+  { id: '', name: 'of nothing' },
+  ...props.others
+    .filter((other) => other.id !== props.photo.id && other.shows === 'SET')
+    .map((other) => ({ id: other.id, name: other.caption || other.fileName || other.id.slice(0, 6) })),
+])
 watch(
   () => props.photo.id,
   () => {
@@ -32,7 +42,13 @@ watch(
   { immediate: true },
 )
 async function keep() {
-  const answer = await props.doors.label(props.photo, { caption: caption.value, phase: phase.value, shows: shows.value, beforeId: before.value || null, showsOwner: showsOwner.value })
+  const answer = await props.doors.label(props.photo, {
+    caption: caption.value,
+    phase: phase.value,
+    shows: shows.value,
+    beforeId: before.value || null,
+    showsOwner: showsOwner.value,
+  })
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'ready') emit('close')
 }
@@ -45,15 +61,32 @@ async function remove() {
 
 <template>
   <AppDialog open wide title="Picture" @close="$emit('close')">
-    <img :src="photoUrl(setId, photo.id, 'full')" :alt="photo.caption || photo.fileName || 'picture without a caption'" class="max-h-[45vh] w-full rounded bg-ground object-contain" />
+    <img
+      :src="photoUrl(setId, photo.id, 'full')"
+      :alt="photo.caption || photo.fileName || 'picture without a caption'"
+      class="max-h-[45vh] w-full rounded bg-ground object-contain"
+    />
     <form class="mt-3 space-y-3" @submit.prevent="keep">
       <TextField v-model="caption" label="Caption" wide />
       <div class="flex flex-wrap gap-4">
         <ChoiceField v-model="phase" class="w-40!" label="Phase" :options="phases" />
-        <ChoiceField v-model="shows" class="w-52!" label="Shows" :options="[{ id: 'SET', name: 'this set' }, { id: 'SISTER', name: 'an untouched sister' }, { id: 'SHEET', name: 'schematic or sheet' }]" />
+        <ChoiceField
+          v-model="shows"
+          class="w-52!"
+          label="Shows"
+          :options="[
+            { id: 'SET', name: 'this set' },
+            { id: 'SISTER', name: 'an untouched sister' },
+            { id: 'SHEET', name: 'schematic or sheet' },
+          ]"
+        />
         <ChoiceField v-model="before" class="w-56!" label="The “after” of" :options="earlier" />
       </div>
-      <p class="text-sm text-soft">{{ photo.width }} × {{ photo.height }}<template v-if="photo.shotAt">, taken {{ when(photo.shotAt) }}</template>, kept {{ when(photo.receivedAt) }} by {{ photo.author }}</p>
+      <p class="text-sm text-soft">
+        {{ photo.width }} × {{ photo.height }}
+        <template v-if="photo.shotAt">, taken {{ when(photo.shotAt) }}</template>
+        , kept {{ when(photo.receivedAt) }} by {{ photo.author }}
+      </p>
       <TickField v-model="showsOwner" label="Shows who the owner is: erase it with the owner’s data" />
       <ProblemNote :problem="problem" />
       <div class="flex gap-3">

@@ -9,16 +9,27 @@ import { usePhotos } from './usePhotos'
 function doors() {
   let made: ReturnType<typeof usePhotos> | undefined
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
-  mount(defineComponent({ setup() { made = usePhotos('s'); return () => null } }), { global: { plugins: [[VueQueryPlugin, { queryClient: client }]] } })
+  mount(
+    defineComponent({
+      setup() {
+        made = usePhotos('s')
+        return () => null
+      },
+    }),
+    { global: { plugins: [[VueQueryPlugin, { queryClient: client }]] } },
+  )
   return made!
 }
 function answers(...bodies: (Error | { status: number; body: unknown })[]) {
   const puts: string[] = []
   vi.stubGlobal('fetch', (input: Request | string, init?: RequestInit) => {
-    if (init?.method !== 'PUT') return Promise.resolve(new Response('[]', { status: 200, headers: { 'Content-Type': 'application/json' } }))
+    if (init?.method !== 'PUT')
+      return Promise.resolve(new Response('[]', { status: 200, headers: { 'Content-Type': 'application/json' } }))
     puts.push(String(input))
     const next = bodies.shift()!
-    return next instanceof Error ? Promise.reject(next) : Promise.resolve(new Response(JSON.stringify(next.body), { status: next.status }))
+    return next instanceof Error
+      ? Promise.reject(next)
+      : Promise.resolve(new Response(JSON.stringify(next.body), { status: next.status }))
   })
   return puts
 }
@@ -38,7 +49,9 @@ it('lets a picture wait in this browser when nobody answers, and sends it under 
 
 it('keeps a picture on the page when the browser has no room for it', async () => {
   answers(new TypeError('network'))
-  const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => { throw new DOMException('full', 'QuotaExceededError') })
+  const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError')
+  })
   const photos = doors()
   expect(await photos.add([photo('a.jpg')], 'SET')).toBeNull()
   expect(photos.sending.value[0]!.fault).toContain('still here')
@@ -46,7 +59,10 @@ it('keeps a picture on the page when the browser has no room for it', async () =
 })
 
 it('shows why one is refused and still sends the next', async () => {
-  answers({ status: 422, body: { type: '/problems/invalid-entry', detail: 'This is a program.' } }, { status: 200, body: [] })
+  answers(
+    { status: 422, body: { type: '/problems/invalid-entry', detail: 'This is a program.' } },
+    { status: 200, body: [] },
+  )
   const photos = doors()
   await photos.add([photo('bad.jpg'), photo('good.jpg')], 'SET')
   expect(photos.sending.value.map((one) => [one.file.name, one.fault])).toEqual([['bad.jpg', 'This is a program.']])

@@ -25,7 +25,10 @@ export function photoUrl(setId: string, photo: string, size: 'full' | 'thumb'): 
 export function usePhotos(setId: MaybeRefOrGetter<string>) {
   const client = useQueryClient()
   const params = () => ({ path: { setId: toValue(setId) } })
-  const query = useQuery({ queryKey: ['photos', setId], queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/photos', { params: params() }))) })
+  const query = useQuery({
+    queryKey: ['photos', setId],
+    queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/photos', { params: params() }))),
+  })
   const sending = ref<Sending[]>([])
 
   function put(photos: Photo[]) {
@@ -35,7 +38,13 @@ export function usePhotos(setId: MaybeRefOrGetter<string>) {
   /** By way of what waits in this browser; a browser without room for it leaves the picture here on the page. */
   async function handOver(one: Sending, path: string): Promise<Posted<Photo[]>> {
     try {
-      return await post<Photo[]>({ shown: one.file.name, setId: toValue(setId), path, body: {}, bytes: await one.file.arrayBuffer() })
+      return await post<Photo[]>({
+        shown: one.file.name,
+        setId: toValue(setId),
+        path,
+        body: {},
+        bytes: await one.file.arrayBuffer(),
+      })
     } catch {
       return { kind: 'failed', problem: unreachable }
     }
@@ -50,12 +59,24 @@ export function usePhotos(setId: MaybeRefOrGetter<string>) {
       sending.value = sending.value.filter((other) => other.id !== one.id)
       if (answer.kind === 'ready') put(answer.value)
     } else {
-      one.fault = answer.problem.type === '/problems/unreachable' ? 'The upload was cut off; the picture is still here. Try again.' : answer.problem.detail
+      one.fault =
+        answer.problem.type === '/problems/unreachable'
+          ? 'The upload was cut off; the picture is still here. Try again.'
+          : answer.problem.detail
     }
   }
   /** Takes files on, and gives the id the first will have. */
   async function add(files: Iterable<File>, shows: Shows): Promise<string | null> {
-    const taken: Sending[] = [...files].map((file) => ({ id: crypto.randomUUID(), file, shows, busy: false, fault: file.size > LARGEST ? `${file.name} has ${Math.round(file.size / 1e6)} MB; up to 64 MB are taken. A photo for the record needs no more than 10.` : '' }))
+    const taken: Sending[] = [...files].map((file) => ({
+      id: crypto.randomUUID(),
+      file,
+      shows,
+      busy: false,
+      fault:
+        file.size > LARGEST
+          ? `${file.name} has ${Math.round(file.size / 1e6)} MB; up to 64 MB are taken. A photo for the record needs no more than 10.`
+          : '',
+    }))
     sending.value.push(...taken)
     for (const one of taken) {
       const kept = sending.value.find((other) => other.id === one.id)
@@ -69,15 +90,34 @@ export function usePhotos(setId: MaybeRefOrGetter<string>) {
     sending,
     add,
     again: send,
-    giveUp: (id: string) => { sending.value = sending.value.filter((one) => one.id !== id) },
+    giveUp: (id: string) => {
+      sending.value = sending.value.filter((one) => one.id !== id)
+    },
     async label(photo: Photo, edit: Partial<Schemas['PhotoEdit']>) {
-      const body = { shows: photo.shows, phase: photo.phase, caption: photo.caption, beforeId: photo.beforeId ?? null, showsOwner: photo.showsOwner, version: photo.version, ...edit }
-      const answer = await ask(http.PUT('/api/sets/{setId}/photos/{photoId}', { params: { path: { setId: toValue(setId), photoId: photo.id } }, body }))
+      const body = {
+        shows: photo.shows,
+        phase: photo.phase,
+        caption: photo.caption,
+        beforeId: photo.beforeId ?? null,
+        showsOwner: photo.showsOwner,
+        version: photo.version,
+        ...edit,
+      }
+      const answer = await ask(
+        http.PUT('/api/sets/{setId}/photos/{photoId}', {
+          params: { path: { setId: toValue(setId), photoId: photo.id } },
+          body,
+        }),
+      )
       if (answer.kind === 'ready') put(answer.value)
       return answer
     },
     async remove(photo: Photo) {
-      const answer = await ask(http.DELETE('/api/sets/{setId}/photos/{photoId}', { params: { path: { setId: toValue(setId), photoId: photo.id } } }))
+      const answer = await ask(
+        http.DELETE('/api/sets/{setId}/photos/{photoId}', {
+          params: { path: { setId: toValue(setId), photoId: photo.id } },
+        }),
+      )
       if (answer.kind === 'ready') put(answer.value)
       return answer
     },

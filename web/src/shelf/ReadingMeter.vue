@@ -5,6 +5,15 @@ defineProps<{ points: number; read: number; wrong: number; doubtful: number }>()
 
 <template>
   <svg v-if="points > 0" :viewBox="`0 0 ${points * 10} 20`" class="h-5 max-w-full" aria-hidden="true">
-    <rect v-for="i in points" :key="i" :x="(i - 1) * 10 + 1" :y="i <= wrong ? 1 : i <= wrong + doubtful ? 5 : 8" width="7" :height="i <= wrong ? 18 : i <= wrong + doubtful ? 12 : 6" rx="1" :class="i <= wrong ? 'fill-bad' : i <= wrong + doubtful ? 'fill-doubt' : i <= read ? 'fill-good' : 'fill-ghost'" />
+    <rect
+      v-for="i in points"
+      :key="i"
+      :x="(i - 1) * 10 + 1"
+      :y="i <= wrong ? 1 : i <= wrong + doubtful ? 5 : 8"
+      width="7"
+      :height="i <= wrong ? 18 : i <= wrong + doubtful ? 12 : 6"
+      rx="1"
+      :class="i <= wrong ? 'fill-bad' : i <= wrong + doubtful ? 'fill-doubt' : i <= read ? 'fill-good' : 'fill-ghost'"
+    />
   </svg>
 </template>

@@ -20,9 +20,13 @@ const find = refDebounced(typed, 200)
 const field = useTemplateRef<HTMLInputElement>('field')
 const shelf = useInfiniteQuery({
   queryKey: ['shelf', find],
-  queryFn: ({ pageParam }) => orThrow(ask(http.GET('/api/sets', { params: { query: { find: find.value, from: pageParam, size: PAGE } } }))),
+  queryFn: ({ pageParam }) =>
+    orThrow(ask(http.GET('/api/sets', { params: { query: { find: find.value, from: pageParam, size: PAGE } } }))),
   initialPageParam: 0,
-  getNextPageParam: (last, pages) => { const have = pages.reduce((sum, page) => sum + page.entries.length, 0); return have < last.total && last.entries.length > 0 ? have : undefined },
+  getNextPageParam: (last, pages) => {
+    const have = pages.reduce((sum, page) => sum + page.entries.length, 0)
+    return have < last.total && last.entries.length > 0 ? have : undefined
+  },
   placeholderData: keepPreviousData,
 })
 const entries = computed(() => shelf.data.value?.pages.flatMap((page) => page.entries) ?? [])
@@ -37,7 +41,9 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 
 function state(entry: Schemas['ShelfEntry']): string {
   if (entry.points === 0) return 'no circuit yet'
-  const found = [entry.wrong > 0 ? `${entry.wrong} wrong` : '', entry.doubtful > 0 ? `${entry.doubtful} in doubt` : ''].filter(Boolean).join(', ')
+  const found = [entry.wrong > 0 ? `${entry.wrong} wrong` : '', entry.doubtful > 0 ? `${entry.doubtful} in doubt` : '']
+    .filter(Boolean)
+    .join(', ')
   return `${entry.read} of ${entry.points} read${found ? `, ${found}` : ''}`
 }
 </script>
@@ -45,38 +51,89 @@ function state(entry: Schemas['ShelfEntry']): string {
 <template>
   <PageFrame title="Shelf" :hint="shop?.name">
     <template #actions>
-      <label class="flex items-center gap-2 text-sm text-soft">Find <KeyCap>/</KeyCap><input ref="field" v-model="typed" type="search" autocomplete="off" placeholder="owner, part, value, tube, note" class="min-h-11 w-44 rounded border border-line bg-raised px-3 text-base text-ink max-sm:w-40 lg:w-64" /></label>
-      <AppButton v-if="session.mayWrite.value" look="main" @click="adding = true"><PlusIcon class="size-5" aria-hidden="true" />Take in a set</AppButton>
+      <label class="flex items-center gap-2 text-sm text-soft">
+        Find
+        <KeyCap>/</KeyCap>
+        <input
+          ref="field"
+          v-model="typed"
+          type="search"
+          autocomplete="off"
+          placeholder="owner, part, value, tube, note"
+          class="min-h-11 w-44 rounded border border-line bg-raised px-3 text-base text-ink max-sm:w-40 lg:w-64"
+        />
+      </label>
+      <AppButton v-if="session.mayWrite.value" look="main" @click="adding = true">
+        <PlusIcon class="size-5" aria-hidden="true" />
+        Take in a set
+      </AppButton>
     </template>
     <p v-if="shelf.error.value" role="alert" class="p-6 text-bad">{{ shelf.error.value.message }}</p>
     <div v-else-if="shelf.data.value && entries.length === 0 && !find" class="mx-auto max-w-md p-10">
       <h2 class="text-lg font-semibold">The shelf is empty</h2>
-      <p class="my-3">Take in the set on your bench: a title and how it gets its power; photographs, label and circuit follow.</p>
+      <p class="my-3">
+        Take in the set on your bench: a title and how it gets its power; photographs, label and circuit follow.
+      </p>
       <AppButton v-if="session.mayWrite.value" look="main" @click="adding = true">Take in a set</AppButton>
     </div>
-    <p v-else-if="shelf.data.value && entries.length === 0" class="p-8 text-soft">No set says “{{ find }}” anywhere: neither title, owner, parts, tubes nor log.</p>
+    <p v-else-if="shelf.data.value && entries.length === 0" class="p-8 text-soft">
+      No set says “{{ find }}” anywhere: neither title, owner, parts, tubes nor log.
+    </p>
     <template v-else>
-      <p v-if="find" role="status" class="px-6 pt-3 text-soft">{{ total }} {{ total === 1 ? 'set says' : 'sets say' }} “{{ find }}”</p>
+      <p v-if="find" role="status" class="px-6 pt-3 text-soft">
+        {{ total }} {{ total === 1 ? 'set says' : 'sets say' }} “{{ find }}”
+      </p>
       <ul class="divide-y divide-line border-b border-line">
         <li v-for="entry in entries" :key="entry.id">
-          <RouterLink :to="entry.points > 0 && entry.read > 0 ? `/sets/${entry.id}/volts` : `/sets/${entry.id}/arrival`" class="grid grid-cols-[minmax(13rem,22rem)_11rem_minmax(0,1fr)] max-sm:grid-cols-1 max-sm:px-4 items-center gap-x-6 gap-y-2 px-6 py-4 hover:bg-mark/50">
+          <RouterLink
+            :to="entry.points > 0 && entry.read > 0 ? `/sets/${entry.id}/volts` : `/sets/${entry.id}/arrival`"
+            class="grid grid-cols-[minmax(13rem,22rem)_11rem_minmax(0,1fr)] max-sm:grid-cols-1 max-sm:px-4 items-center gap-x-6 gap-y-2 px-6 py-4 hover:bg-mark/50"
+          >
             <span class="min-w-0">
               <span class="block truncate text-lg font-semibold">{{ entry.title }}</span>
-              <span class="block text-sm"><strong :class="entry.liveChassis ? 'text-bad' : 'font-normal text-soft'">{{ entry.danger }}</strong><span class="text-soft">{{ ['', entry.ticket && `ticket ${entry.ticket}`, entry.place, entry.owner].filter((text, i) => i === 0 || text).join(' · ') }}</span></span>
+              <span class="block text-sm">
+                <strong :class="entry.liveChassis ? 'text-bad' : 'font-normal text-soft'">{{ entry.danger }}</strong>
+                <span class="text-soft">
+                  {{
+                    ['', entry.ticket && `ticket ${entry.ticket}`, entry.place, entry.owner]
+                      .filter((text, i) => i === 0 || text)
+                      .join(' · ')
+                  }}
+                </span>
+              </span>
               <span class="block text-sm text-soft">touched {{ when(entry.touchedAt) }}</span>
             </span>
             <span>
               <ReadingMeter :points="entry.points" :read="entry.read" :wrong="entry.wrong" :doubtful="entry.doubtful" />
-              <span class="mt-1 block text-sm" :class="entry.wrong > 0 ? 'font-semibold text-bad' : 'text-soft'">{{ state(entry) }}</span>
+              <span class="mt-1 block text-sm" :class="entry.wrong > 0 ? 'font-semibold text-bad' : 'text-soft'">
+                {{ state(entry) }}
+              </span>
             </span>
             <span class="min-w-0">
-              <span v-if="entry.waitsFor" class="mb-1 block text-sm"><span class="text-soft">waits for</span> {{ entry.waitsFor }}</span>
-              <span class="flex gap-2"><component :is="entry.nextPowered ? BoltIcon : BoltSlashIcon" class="mt-0.5 size-5 shrink-0 text-accent" aria-hidden="true" /><span class="line-clamp-2">{{ say(entry.next) }}<strong v-if="entry.stops > 0" class="ml-2 text-bad">{{ entry.stops }} before any power</strong></span></span>
+              <span v-if="entry.waitsFor" class="mb-1 block text-sm">
+                <span class="text-soft">waits for</span>
+                {{ entry.waitsFor }}
+              </span>
+              <span class="flex gap-2">
+                <component
+                  :is="entry.nextPowered ? BoltIcon : BoltSlashIcon"
+                  class="mt-0.5 size-5 shrink-0 text-accent"
+                  aria-hidden="true"
+                />
+                <span class="line-clamp-2">
+                  {{ say(entry.next) }}
+                  <strong v-if="entry.stops > 0" class="ml-2 text-bad">{{ entry.stops }} before any power</strong>
+                </span>
+              </span>
             </span>
           </RouterLink>
         </li>
       </ul>
-      <div v-if="shelf.hasNextPage.value" class="p-5 text-center"><AppButton :disabled="shelf.isFetchingNextPage.value" @click="shelf.fetchNextPage()">{{ entries.length }} of {{ total }} shown: show more</AppButton></div>
+      <div v-if="shelf.hasNextPage.value" class="p-5 text-center">
+        <AppButton :disabled="shelf.isFetchingNextPage.value" @click="shelf.fetchNextPage()">
+          {{ entries.length }} of {{ total }} shown: show more
+        </AppButton>
+      </div>
     </template>
     <NewSetDialog :open="adding" @close="adding = false" />
   </PageFrame>

@@ -11,5 +11,15 @@ const { when } = useShop()
 </script>
 
 <template>
-  <p role="status" class="flex items-center gap-3 border-l-8 border-accent px-5 py-1 max-sm:px-3 max-sm:py-0 max-sm:text-sm"><InformationCircleIcon class="size-6 shrink-0 text-accent" aria-hidden="true" /><span class="flex-1">{{ event.sentence }} <span class="whitespace-nowrap text-soft">{{ when(event.at) }}</span></span><AppButton look="quiet" @click="$emit('read')">Understood</AppButton></p>
+  <p
+    role="status"
+    class="flex items-center gap-3 border-l-8 border-accent px-5 py-1 max-sm:px-3 max-sm:py-0 max-sm:text-sm"
+  >
+    <InformationCircleIcon class="size-6 shrink-0 text-accent" aria-hidden="true" />
+    <span class="flex-1">
+      {{ event.sentence }}
+      <span class="whitespace-nowrap text-soft">{{ when(event.at) }}</span>
+    </span>
+    <AppButton look="quiet" @click="$emit('read')">Understood</AppButton>
+  </p>
 </template>

@@ -10,12 +10,21 @@ const AWAY_MILLIS = 1_500
 /** How the machine stands: its database, its disk, and what went wrong lately and was put right. */
 export function useStanding(inside: Ref<boolean>) {
   const client = useQueryClient()
-  const query = useQuery({ queryKey: ['standing'], queryFn: () => orThrow(ask(http.GET('/api/standing'))), enabled: inside, refetchInterval: LOOK_MILLIS })
+  const query = useQuery({
+    queryKey: ['standing'],
+    queryFn: () => orThrow(ask(http.GET('/api/standing'))),
+    enabled: inside,
+    refetchInterval: LOOK_MILLIS,
+  })
   const read = useLocalStorage('umber-standing-read', '')
-  const event = computed(() => (query.data.value?.event && query.data.value.event.at !== read.value ? query.data.value.event : null))
+  const event = computed(() =>
+    query.data.value?.event && query.data.value.event.at !== read.value ? query.data.value.event : null,
+  )
 
   // Any answer without a complaint takes the word back; then everything is fetched anew and what waits goes in.
-  useIntervalFn(() => { if (databaseAway.value) void ask(http.GET('/api/session')) }, AWAY_MILLIS)
+  useIntervalFn(() => {
+    if (databaseAway.value) void ask(http.GET('/api/session'))
+  }, AWAY_MILLIS)
   watch(databaseAway, (away) => {
     if (away) return
     void drain()
@@ -25,6 +34,8 @@ export function useStanding(inside: Ref<boolean>) {
     away: databaseAway,
     space: computed(() => query.data.value?.space ?? ''),
     event,
-    readEvent: () => { read.value = event.value?.at ?? '' },
+    readEvent: () => {
+      read.value = event.value?.at ?? ''
+    },
   }
 }

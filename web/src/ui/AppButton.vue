@@ -1,5 +1,8 @@
 <script setup lang="ts">
-withDefaults(defineProps<{ look?: 'plain' | 'main' | 'quiet' | 'danger'; disabled?: boolean; type?: 'button' | 'submit' }>(), { look: 'plain', disabled: false, type: 'button' })
+withDefaults(
+  defineProps<{ look?: 'plain' | 'main' | 'quiet' | 'danger'; disabled?: boolean; type?: 'button' | 'submit' }>(),
+  { look: 'plain', disabled: false, type: 'button' },
+)
 const looks = {
   plain: 'border border-line bg-raised text-ink hover:border-accent',
   main: 'border border-accent bg-accent text-on-accent',
@@ -9,7 +12,12 @@ const looks = {
 </script>
 
 <template>
-  <button :type="type" :disabled="disabled" class="inline-flex min-h-11 items-center gap-2 rounded px-4 py-2 font-semibold disabled:opacity-60" :class="looks[look]">
+  <button
+    :type="type"
+    :disabled="disabled"
+    class="inline-flex min-h-11 items-center gap-2 rounded px-4 py-2 font-semibold disabled:opacity-60"
+    :class="looks[look]"
+  >
     <slot />
   </button>
 </template>

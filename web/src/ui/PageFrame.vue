@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { ArchiveBoxIcon, MoonIcon, SunIcon, UserCircleIcon, UsersIcon, WrenchScrewdriverIcon } from '@heroicons/vue/24/outline'
+import {
+  ArchiveBoxIcon,
+  MoonIcon,
+  SunIcon,
+  UserCircleIcon,
+  UsersIcon,
+  WrenchScrewdriverIcon,
+} from '@heroicons/vue/24/outline'
 import { RouterLink } from 'vue-router'
 import { session } from '../account/session'
 import { useTheme } from './theme'
@@ -18,11 +25,46 @@ useHeadingFocus('heading')
       <p v-if="hint" class="text-soft max-sm:hidden">{{ hint }}</p>
       <nav class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0 max-sm:gap-0" aria-label="Shop">
         <slot name="actions" />
-        <RouterLink to="/" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" exact-active-class="font-semibold text-ink!"><ArchiveBoxIcon class="size-5" aria-hidden="true" /><span class="max-sm:sr-only">Shelf</span></RouterLink>
-        <RouterLink to="/house" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" exact-active-class="font-semibold text-ink!"><WrenchScrewdriverIcon class="size-5" aria-hidden="true" /><span class="max-sm:sr-only">House policy</span></RouterLink>
-        <RouterLink v-if="session.owns.value" to="/house/people" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" active-class="font-semibold text-ink!"><UsersIcon class="size-5" aria-hidden="true" /><span class="max-sm:sr-only">People</span></RouterLink>
-        <RouterLink to="/account" class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink" active-class="font-semibold text-ink!"><UserCircleIcon class="size-5" aria-hidden="true" /><span class="max-sm:sr-only">{{ session.current.value?.shownName ?? 'You' }}</span></RouterLink>
-        <button class="flex min-h-11 min-w-11 items-center justify-center text-soft hover:text-ink" :aria-label="theme === 'dark' ? 'Light theme' : 'Dark theme'" @click="toggle"><component :is="theme === 'dark' ? SunIcon : MoonIcon" class="size-5" aria-hidden="true" /></button>
+        <RouterLink
+          to="/"
+          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          exact-active-class="font-semibold text-ink!"
+        >
+          <ArchiveBoxIcon class="size-5" aria-hidden="true" />
+          <span class="max-sm:sr-only">Shelf</span>
+        </RouterLink>
+        <RouterLink
+          to="/house"
+          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          exact-active-class="font-semibold text-ink!"
+        >
+          <WrenchScrewdriverIcon class="size-5" aria-hidden="true" />
+          <span class="max-sm:sr-only">House policy</span>
+        </RouterLink>
+        <RouterLink
+          v-if="session.owns.value"
+          to="/house/people"
+          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          active-class="font-semibold text-ink!"
+        >
+          <UsersIcon class="size-5" aria-hidden="true" />
+          <span class="max-sm:sr-only">People</span>
+        </RouterLink>
+        <RouterLink
+          to="/account"
+          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          active-class="font-semibold text-ink!"
+        >
+          <UserCircleIcon class="size-5" aria-hidden="true" />
+          <span class="max-sm:sr-only">{{ session.current.value?.shownName ?? 'You' }}</span>
+        </RouterLink>
+        <button
+          class="flex min-h-11 min-w-11 items-center justify-center text-soft hover:text-ink"
+          :aria-label="theme === 'dark' ? 'Light theme' : 'Dark theme'"
+          @click="toggle"
+        >
+          <component :is="theme === 'dark' ? SunIcon : MoonIcon" class="size-5" aria-hidden="true" />
+        </button>
       </nav>
     </header>
     <main class="min-h-0 flex-1 overflow-auto"><slot /></main>

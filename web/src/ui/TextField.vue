@@ -13,9 +13,20 @@ defineExpose({ focus: () => input.value?.focus() })
   <div :class="wide ? 'w-full' : 'w-44'">
     <label :for="id" class="mb-1 block text-sm text-soft">{{ label }}</label>
     <div class="flex items-baseline gap-2">
-      <input ref="input" :id="id" v-model="model" autocomplete="off" class="min-h-11 w-full rounded border bg-raised px-3 font-figures" :class="fault ? 'border-bad' : 'border-line'" :aria-invalid="!!fault" :aria-describedby="fault || hint ? `${id}-more` : undefined" />
+      <input
+        :id="id"
+        ref="input"
+        v-model="model"
+        autocomplete="off"
+        class="min-h-11 w-full rounded border bg-raised px-3 font-figures"
+        :class="fault ? 'border-bad' : 'border-line'"
+        :aria-invalid="!!fault"
+        :aria-describedby="fault || hint ? `${id}-more` : undefined"
+      />
       <span v-if="unit" class="text-soft">{{ unit }}</span>
     </div>
-    <p v-if="fault || hint" :id="`${id}-more`" class="mt-1 text-sm" :class="fault ? 'text-bad' : 'text-soft'">{{ fault || hint }}</p>
+    <p v-if="fault || hint" :id="`${id}-more`" class="mt-1 text-sm" :class="fault ? 'text-bad' : 'text-soft'">
+      {{ fault || hint }}
+    </p>
   </div>
 </template>

@@ -5,5 +5,8 @@ const model = defineModel<boolean>({ required: true })
 </script>
 
 <template>
-  <label class="flex min-h-11 items-center gap-2"><input v-model="model" type="checkbox" class="size-5 accent-accent" />{{ label }}</label>
+  <label class="flex min-h-11 items-center gap-2">
+    <input v-model="model" type="checkbox" class="size-5 accent-accent" />
+    {{ label }}
+  </label>
 </template>

@@ -6,9 +6,29 @@ defineProps<{ verdict: Verdict }>()
 </script>
 
 <template>
-  <svg viewBox="0 0 20 20" class="size-5 shrink-0" :class="looks[verdict].text" role="img" :aria-label="looks[verdict].word" fill="none" stroke="currentColor">
-    <path v-if="verdict === 'GOOD'" d="M3 10.5 8 15.5 17 5" stroke-width="3.2" stroke-linecap="round" stroke-linejoin="round" />
-    <path v-else-if="verdict === 'FOLLOWS'" d="M4 3v8h11M11 7l4 4-4 4" stroke-width="2.4" stroke-linecap="round" stroke-linejoin="round" />
+  <svg
+    viewBox="0 0 20 20"
+    class="size-5 shrink-0"
+    :class="looks[verdict].text"
+    role="img"
+    :aria-label="looks[verdict].word"
+    fill="none"
+    stroke="currentColor"
+  >
+    <path
+      v-if="verdict === 'GOOD'"
+      d="M3 10.5 8 15.5 17 5"
+      stroke-width="3.2"
+      stroke-linecap="round"
+      stroke-linejoin="round"
+    />
+    <path
+      v-else-if="verdict === 'FOLLOWS'"
+      d="M4 3v8h11M11 7l4 4-4 4"
+      stroke-width="2.4"
+      stroke-linecap="round"
+      stroke-linejoin="round"
+    />
     <g v-else-if="verdict === 'DOUBT'" stroke-width="2">
       <path d="M3 3h14v7c0 4-3 6.5-7 7.5-4-1-7-3.5-7-7.5z" />
       <path d="M10 3v14.5c-4-1-7-3.5-7-7.5V3z" fill="currentColor" stroke="none" />

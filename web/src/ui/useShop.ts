@@ -17,7 +17,11 @@ export function useShop() {
 
   /** A time in the shop's zone. */
   function when(instant: string): string {
-    return new Date(instant).toLocaleString(undefined, { timeZone: zone.value, dateStyle: 'medium', timeStyle: 'short' })
+    return new Date(instant).toLocaleString(undefined, {
+      timeZone: zone.value,
+      dateStyle: 'medium',
+      timeStyle: 'short',
+    })
   }
 
   async function save(edit: Schemas['ShopEdit']) {

@@ -2,7 +2,10 @@
 export function translate(text: string, terms: Record<string, string>): string {
   const words = Object.keys(terms)
   if (words.length === 0) return text
-  const pattern = new RegExp(`(?<![A-Za-z])(${words.map((word) => word.replace('+', '\\+')).join('|')})(?![A-Za-z+])`, 'gi')
+  const pattern = new RegExp(
+    `(?<![A-Za-z])(${words.map((word) => word.replace('+', '\\+')).join('|')})(?![A-Za-z+])`,
+    'gi',
+  )
   return text.replace(pattern, (found) => {
     const term = terms[found.toLowerCase()] ?? found
     return /^[A-Z]/.test(found) ? term.charAt(0).toUpperCase() + term.slice(1) : term

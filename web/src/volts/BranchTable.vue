@@ -5,7 +5,9 @@ defineProps<{ branches: readonly Schemas['BranchView'][]; say: (text: string) =>
 </script>
 
 <template>
-  <p v-if="branches.length === 0" class="py-2 text-soft">A resistor shows its current and watts here once both of its ends are read.</p>
+  <p v-if="branches.length === 0" class="py-2 text-soft">
+    A resistor shows its current and watts here once both of its ends are read.
+  </p>
   <table v-else class="w-full text-sm">
     <thead class="text-left text-soft">
       <tr>
@@ -19,11 +21,17 @@ defineProps<{ branches: readonly Schemas['BranchView'][]; say: (text: string) =>
     </thead>
     <tbody class="font-figures">
       <tr v-for="branch in branches" :key="branch.part" class="border-t border-line">
-        <td class="py-1 font-semibold">{{ branch.part }} <span class="font-normal">{{ say(branch.ohms) }}</span></td>
+        <td class="py-1 font-semibold">
+          {{ branch.part }}
+          <span class="font-normal">{{ say(branch.ohms) }}</span>
+        </td>
         <td class="font-sans">{{ say(branch.fromName) }} – {{ say(branch.toName) }}</td>
         <td class="text-right">{{ say(branch.volts) }}</td>
         <td class="text-right">{{ say(branch.amperes) }}</td>
-        <td class="text-right" :class="branch.strained ? 'font-semibold text-doubt' : ''">{{ say(branch.watts) }}<span v-if="branch.strained" class="font-sans"> strained</span></td>
+        <td class="text-right" :class="branch.strained ? 'font-semibold text-doubt' : ''">
+          {{ say(branch.watts) }}
+          <span v-if="branch.strained" class="font-sans">strained</span>
+        </td>
         <td class="text-right">{{ say(branch.rated || '–') }}</td>
       </tr>
     </tbody>

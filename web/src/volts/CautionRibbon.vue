@@ -11,10 +11,19 @@ const levels = { STOP: 'Settle first', DANGER: 'Danger', CARE: 'Care' } as const
 </script>
 
 <template>
-  <aside v-if="cautions.length > 0" class="flex items-center gap-3 bg-caution px-4 text-on-caution" aria-label="Caution">
+  <aside
+    v-if="cautions.length > 0"
+    class="flex items-center gap-3 bg-caution px-4 text-on-caution"
+    aria-label="Caution"
+  >
     <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
-    <p class="flex-1 py-1 text-[14px] leading-tight max-sm:my-1 max-sm:line-clamp-2 max-sm:py-0">{{ say(cautions[0]!.text) }} <strong>Clip the meter on with power off; one hand.</strong></p>
-    <button class="min-h-11 shrink-0 text-sm font-semibold underline underline-offset-4" @click="open = true">All {{ cautions.length }} cautions</button>
+    <p class="flex-1 py-1 text-[14px] leading-tight max-sm:my-1 max-sm:line-clamp-2 max-sm:py-0">
+      {{ say(cautions[0]!.text) }}
+      <strong>Clip the meter on with power off; one hand.</strong>
+    </p>
+    <button class="min-h-11 shrink-0 text-sm font-semibold underline underline-offset-4" @click="open = true">
+      All {{ cautions.length }} cautions
+    </button>
     <AppDialog :open="open" :title="say('Before the probe goes in')" wide @close="open = false">
       <ul class="space-y-3">
         <li v-for="caution in cautions" :key="caution.id" class="rounded bg-caution px-4 py-2 text-on-caution">
@@ -23,7 +32,10 @@ const levels = { STOP: 'Settle first', DANGER: 'Danger', CARE: 'Care' } as const
           <p v-if="caution.deferTo" class="text-sm">Decided first by: {{ caution.deferTo }}.</p>
         </li>
       </ul>
-      <p class="my-4 text-soft">Local electrical codes and licensed practice come first. This program never replaces a meter: prove dead each time.</p>
+      <p class="my-4 text-soft">
+        Local electrical codes and licensed practice come first. This program never replaces a meter: prove dead each
+        time.
+      </p>
       <AppButton look="main" @click="open = false">Understood</AppButton>
     </AppDialog>
   </aside>

@@ -12,14 +12,23 @@ defineEmits<{ choose: [node: string] }>()
 
 const point = computed(() => props.view.points.find((p) => p.node === props.current))
 const finding = computed(() => props.view.findings.find((f) => f.node === props.current))
-const tabs = computed(() => ['This point', `Findings (${props.view.findings.length})`, `Resistors (${props.view.branches.length})`])
+const tabs = computed(() => [
+  'This point',
+  `Findings (${props.view.findings.length})`,
+  `Resistors (${props.view.branches.length})`,
+])
 </script>
 
 <template>
   <TabGroup as="section" class="flex min-h-0 flex-col border-t border-line bg-sheet" aria-label="Why">
     <TabList class="flex shrink-0 gap-1 px-3">
       <Tab v-for="(tab, i) in tabs" :key="i" v-slot="{ selected }" as="template">
-        <button class="min-h-11 border-b-2 px-3 text-sm" :class="selected ? 'border-accent font-semibold' : 'border-transparent text-soft'">{{ tab }}</button>
+        <button
+          class="min-h-11 border-b-2 px-3 text-sm"
+          :class="selected ? 'border-accent font-semibold' : 'border-transparent text-soft'"
+        >
+          {{ tab }}
+        </button>
       </Tab>
     </TabList>
     <TabPanels class="min-h-0 flex-1 overflow-y-auto px-4 pb-3" tabindex="0" role="group" aria-label="Details">
@@ -32,7 +41,9 @@ const tabs = computed(() => ['This point', `Findings (${props.view.findings.leng
           </p>
           <p v-if="point.reason">{{ say(point.reason) }}</p>
           <SuspectList v-if="finding" :suspects="finding.suspects" :say="say" />
-          <p v-if="!point.reading && point.expectedText">{{ say(`A healthy set shows ${point.expectedText} here on your meter, give or take ${point.bandText}.`) }}</p>
+          <p v-if="!point.reading && point.expectedText">
+            {{ say(`A healthy set shows ${point.expectedText} here on your meter, give or take ${point.bandText}.`) }}
+          </p>
           <details class="mt-1" :open="!point.reading">
             <summary class="min-h-6 text-sm text-accent">The arithmetic</summary>
             <ol class="mt-1 list-decimal pl-5 text-sm text-soft">
@@ -43,9 +54,16 @@ const tabs = computed(() => ['This point', `Findings (${props.view.findings.leng
         <p v-else class="py-2 text-soft">Choose a point to see what its reading rests on.</p>
       </TabPanel>
       <TabPanel>
-        <p v-if="view.findings.length === 0" class="py-2 text-soft">{{ say('Nothing stands out. A point that is off only because the rail feeding it is off is no finding.') }}</p>
+        <p v-if="view.findings.length === 0" class="py-2 text-soft">
+          {{ say('Nothing stands out. A point that is off only because the rail feeding it is off is no finding.') }}
+        </p>
         <div v-for="found in view.findings" :key="found.node" class="border-b border-line py-2 last:border-0">
-          <button class="min-h-6 text-left font-semibold text-bad underline-offset-4 hover:underline" @click="$emit('choose', found.node)">{{ say(found.text) }}</button>
+          <button
+            class="min-h-6 text-left font-semibold text-bad underline-offset-4 hover:underline"
+            @click="$emit('choose', found.node)"
+          >
+            {{ say(found.text) }}
+          </button>
           <SuspectList :suspects="found.suspects" :say="say" />
         </div>
       </TabPanel>

@@ -28,14 +28,29 @@ watch(
       >
         <VerdictMark :verdict="point.verdict" />
         <span class="min-w-0">
-          <span class="block truncate leading-tight" :class="point.node === current ? 'font-semibold' : ''">{{ say(point.name) }}</span>
-          <span class="block truncate text-[13px] leading-tight" :class="point.verdict === 'UNREAD' ? 'text-soft' : looks[point.verdict].text">{{ point.verdict === 'UNREAD' ? say(point.hint) || looks.UNREAD.word : looks[point.verdict].word }}</span>
+          <span class="block truncate leading-tight" :class="point.node === current ? 'font-semibold' : ''">
+            {{ say(point.name) }}
+          </span>
+          <span
+            class="block truncate text-[13px] leading-tight"
+            :class="point.verdict === 'UNREAD' ? 'text-soft' : looks[point.verdict].text"
+          >
+            {{ point.verdict === 'UNREAD' ? say(point.hint) || looks.UNREAD.word : looks[point.verdict].word }}
+          </span>
         </span>
         <span class="text-right font-figures text-[13px] leading-tight text-soft">
-          <template v-if="point.expectedText">{{ say(`${point.expectedText.replace(' V', '')} ± ${point.bandText.replace(' V', '')}`) }}{{ point.kind === 'AC' ? ' AC' : '' }}</template>
+          <template v-if="point.expectedText">
+            {{ say(`${point.expectedText.replace(' V', '')} ± ${point.bandText.replace(' V', '')}`)
+            }}{{ point.kind === 'AC' ? ' AC' : '' }}
+          </template>
           <template v-else>no figure</template>
         </span>
-        <span class="text-right font-figures text-[22px] font-semibold" :class="point.reading ? looks[point.verdict].text : 'text-soft'">{{ point.reading ? say(point.reading.text.replace(' V', '')) : '–' }}</span>
+        <span
+          class="text-right font-figures text-[22px] font-semibold"
+          :class="point.reading ? looks[point.verdict].text : 'text-soft'"
+        >
+          {{ point.reading ? say(point.reading.text.replace(' V', '')) : '–' }}
+        </span>
       </button>
     </li>
   </ol>

@@ -59,19 +59,35 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 
 <template>
   <div v-if="volts" class="flex h-full min-h-0 flex-col">
-    <BenchHeader :title="volts.title" :danger="volts.danger" :live-chassis="volts.liveChassis" :place="[volts.ticket && `ticket ${volts.ticket}`, volts.place].filter(Boolean).join(' · ')">
+    <BenchHeader
+      :title="volts.title"
+      :danger="volts.danger"
+      :live-chassis="volts.liveChassis"
+      :place="[volts.ticket && `ticket ${volts.ticket}`, volts.place].filter(Boolean).join(' · ')"
+    >
       <ConditionsBar :conditions="volts.conditions" :say="say" :save="doors.setConditions" />
     </BenchHeader>
     <CautionRibbon :cautions="volts.cautions" :say="say" />
-    <div v-if="volts.points.length > 0" class="grid min-h-0 flex-1 grid-rows-[minmax(0,1.35fr)_minmax(0,1fr)] max-sm:flex max-sm:flex-col-reverse max-sm:justify-end max-sm:overflow-auto lg:grid-cols-[minmax(0,1fr)_minmax(22rem,27rem)] lg:grid-rows-1">
+    <div
+      v-if="volts.points.length > 0"
+      class="grid min-h-0 flex-1 grid-rows-[minmax(0,1.35fr)_minmax(0,1fr)] max-sm:flex max-sm:flex-col-reverse max-sm:justify-end max-sm:overflow-auto lg:grid-cols-[minmax(0,1fr)_minmax(22rem,27rem)] lg:grid-rows-1"
+    >
       <div class="grid min-h-0 grid-rows-[minmax(14rem,1.6fr)_minmax(7rem,1fr)] max-sm:block max-sm:min-h-auto">
         <section class="flex min-h-0 flex-col px-3 pt-2 max-sm:hidden" aria-labelledby="stair">
-          <h2 id="stair" class="text-sm font-semibold text-soft">From rectifier to stages <span class="font-normal">· shaded: a healthy set on this {{ say('line') }} and meter · bars: what you read</span></h2>
+          <h2 id="stair" class="text-sm font-semibold text-soft">
+            From rectifier to stages
+            <span class="font-normal">
+              · shaded: a healthy set on this {{ say('line') }} and meter · bars: what you read
+            </span>
+          </h2>
           <StaircaseChart class="flex-1" :view="volts" :current="current" :say="say" @choose="choose" />
         </section>
         <PointDetail :view="volts" :current="current" :say="say" @choose="choose" />
       </div>
-      <section class="flex min-h-0 flex-col border-t border-line bg-sheet max-sm:min-h-auto lg:border-t-0 lg:border-l" aria-labelledby="order">
+      <section
+        class="flex min-h-0 flex-col border-t border-line bg-sheet max-sm:min-h-auto lg:border-t-0 lg:border-l"
+        aria-labelledby="order"
+      >
         <div class="flex items-baseline justify-between px-4 py-2">
           <h2 id="order" class="text-sm font-semibold text-soft">Probing order</h2>
           <span class="text-sm text-soft">expected · read, in V</span>
@@ -82,12 +98,30 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     <div v-else class="flex flex-1 items-center justify-center p-8">
       <div class="max-w-md">
         <h2 class="text-xl font-semibold">No test points yet</h2>
-        <p class="my-3">Give this set its circuit first: a SPICE deck, or part by part. Then name the points you can reach and copy the sheet's voltages.</p>
-        <RouterLink :to="`/sets/${setId}/circuit`" class="inline-flex min-h-11 items-center rounded bg-accent px-4 font-semibold text-on-accent">Enter the circuit</RouterLink>
+        <p class="my-3">
+          Give this set its circuit first: a SPICE deck, or part by part. Then name the points you can reach and copy
+          the sheet's voltages.
+        </p>
+        <RouterLink
+          :to="`/sets/${setId}/circuit`"
+          class="inline-flex min-h-11 items-center rounded bg-accent px-4 font-semibold text-on-accent"
+        >
+          Enter the circuit
+        </RouterLink>
       </div>
     </div>
     <NextBar :next="volts.next" :say="say" @go="choose" />
-    <EntryStrip v-if="volts.points.length > 0" ref="strip" :key="volts.setId" :view="volts" :current="current" :doors="doors" :say="say" @move="move" @kept="kept" />
+    <EntryStrip
+      v-if="volts.points.length > 0"
+      ref="strip"
+      :key="volts.setId"
+      :view="volts"
+      :current="current"
+      :doors="doors"
+      :say="say"
+      @move="move"
+      @kept="kept"
+    />
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>
   <p v-else class="p-8 text-soft">Fetching the readings…</p>

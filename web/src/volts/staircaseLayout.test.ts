@@ -3,7 +3,14 @@ import { layOut } from './staircaseLayout'
 import type { VoltsView } from './useVolts'
 
 function point(node: string, expected: number | null, read: number | null) {
-  return { node, name: node, expected, band: 5, verdict: 'GOOD', reading: read === null ? null : { value: read, text: `${read} V` } }
+  return {
+    node,
+    name: node,
+    expected,
+    band: 5,
+    verdict: 'GOOD',
+    reading: read === null ? null : { value: read, text: `${read} V` },
+  }
 }
 const view = {
   points: [point('b1', 120, 118), point('b2', 90, null), point('plate', 45, 50), point('grid', 0, 7)],
@@ -45,5 +52,7 @@ it('magnifies what lies near the reference', () => {
 })
 
 it('draws an empty stair for a set without points', () => {
-  expect(layOut({ points: [], staircase: { treads: [], risers: [] } } as unknown as VoltsView, 700, 300).treads).toEqual([])
+  expect(
+    layOut({ points: [], staircase: { treads: [], risers: [] } } as unknown as VoltsView, 700, 300).treads,
+  ).toEqual([])
 })

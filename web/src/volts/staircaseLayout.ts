@@ -65,7 +65,9 @@ function band(lowest: number, highest: number, top: number, bottom: number, most
 function ordered(view: VoltsView, near: boolean): string[] {
   const members = view.staircase.treads.filter((tread) => tread.near === near).map((tread) => tread.node)
   if (near) return view.points.map((point) => point.node).filter((node) => members.includes(node))
-  const feeder = new Map(view.staircase.risers.filter((riser) => riser.kind === 'CONDUCTS').map((riser) => [riser.to, riser.from]))
+  const feeder = new Map(
+    view.staircase.risers.filter((riser) => riser.kind === 'CONDUCTS').map((riser) => [riser.to, riser.from]),
+  )
   const order: string[] = []
   const visit = (node: string) => {
     if (order.includes(node)) return
@@ -85,15 +87,32 @@ export function layOut(view: VoltsView, width: number, height: number): Layout {
   const byNode = new Map(view.points.map((point) => [point.node, point]))
   const upperNodes = ordered(view, false)
   const lowerNodes = ordered(view, true)
-  const split = lowerNodes.length > 0 && upperNodes.length > 0 ? height * (1 - NEAR_SHARE) : lowerNodes.length > 0 ? 0 : height
-  const values = (nodes: readonly string[]) => nodes.flatMap((node) => {
+  const split =
+    lowerNodes.length > 0 && upperNodes.length > 0 ? height * (1 - NEAR_SHARE) : lowerNodes.length > 0 ? 0 : height
+  const values = (nodes: readonly string[]) =>
+    nodes.flatMap((node) => {
       const point = byNode.get(node)
       const expected = point?.expected ?? 0
       const band = point?.expected == null ? 0 : point.band
       return [expected - band, expected + band, point?.reading?.value ?? 0]
     })
-  const upperBand = band(Math.min(0, ...values(upperNodes)), Math.max(10, ...values(upperNodes)), LABEL_ROOM + 2, split - 10, 5)
-  const lowerBand = lowerNodes.length > 0 ? band(Math.min(-1, ...values(lowerNodes)), Math.max(1, ...values(lowerNodes)), split + LABEL_ROOM + 8, height - 18, 3) : null
+  const upperBand = band(
+    Math.min(0, ...values(upperNodes)),
+    Math.max(10, ...values(upperNodes)),
+    LABEL_ROOM + 2,
+    split - 10,
+    5,
+  )
+  const lowerBand =
+    lowerNodes.length > 0
+      ? band(
+          Math.min(-1, ...values(lowerNodes)),
+          Math.max(1, ...values(lowerNodes)),
+          split + LABEL_ROOM + 8,
+          height - 18,
+          3,
+        )
+      : null
 
   const leads = new Map(view.staircase.risers.map((riser) => [riser.to, riser]))
   const place = (nodes: readonly string[], on: Band, bottom: number): Tread[] => {
@@ -109,7 +128,20 @@ export function layOut(view: VoltsView, width: number, height: number): Layout {
       const lowest = Math.max(readY ?? 0, expectedY === null ? 0 : expectedY + half)
       const under = lowest + LINE + 1
       const riser = leads.get(node)
-      return { node, x: LEFT + i * slot, width: Math.min(slot * 0.8, 96), slot, top: highest, expectedY, bandHeight: half, readY, under, lines: Math.max(0, Math.floor((bottom - under + 6) / LINE)), parts: riser && riser.kind !== 'TUBE' ? riser.parts : [], blocked: riser?.kind === 'BLOCKS' }
+      return {
+        node,
+        x: LEFT + i * slot,
+        width: Math.min(slot * 0.8, 96),
+        slot,
+        top: highest,
+        expectedY,
+        bandHeight: half,
+        readY,
+        under,
+        lines: Math.max(0, Math.floor((bottom - under + 6) / LINE)),
+        parts: riser && riser.kind !== 'TUBE' ? riser.parts : [],
+        blocked: riser?.kind === 'BLOCKS',
+      }
     })
   }
   const treads = [...place(upperNodes, upperBand, split), ...(lowerBand ? place(lowerNodes, lowerBand, height) : [])]

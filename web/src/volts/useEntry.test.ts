@@ -7,8 +7,21 @@ import { useEntry } from './useEntry'
 import type { VoltsView } from './useVolts'
 
 type Sent = Schemas['NewReading']
-const problem = (type: string, detail: string): Problem => ({ type, title: '', detail, errors: [{ pointer: '#/text', code: 'x', detail }] })
-const preview = { subject: 'b1', name: 'B1', value: '118 V', verdict: 'GOOD', reason: '', part: false, question: null } as Schemas['PreviewView']
+const problem = (type: string, detail: string): Problem => ({
+  type,
+  title: '',
+  detail,
+  errors: [{ pointer: '#/text', code: 'x', detail }],
+})
+const preview = {
+  subject: 'b1',
+  name: 'B1',
+  value: '118 V',
+  verdict: 'GOOD',
+  reason: '',
+  part: false,
+  question: null,
+} as Schemas['PreviewView']
 
 function entryWith(answers: Posted<VoltsView>[]) {
   const sent: Sent[] = []
@@ -49,7 +62,10 @@ it('clears the strip and moves on once the reading is kept', async () => {
 })
 
 it('keeps what was typed, and its id, when no answer comes', async () => {
-  const { entry, sent } = entryWith([{ kind: 'failed', problem: problem('/problems/unreachable', 'no answer') }, { kind: 'ready', value: {} as VoltsView }])
+  const { entry, sent } = entryWith([
+    { kind: 'failed', problem: problem('/problems/unreachable', 'no answer') },
+    { kind: 'ready', value: {} as VoltsView },
+  ])
   entry.text.value = '118'
   await flushPromises()
   await entry.commit()
@@ -60,7 +76,10 @@ it('keeps what was typed, and its id, when no answer comes', async () => {
 })
 
 it('asks before it keeps an impossible value, and keeps it when asked again', async () => {
-  const { entry, sent } = entryWith([{ kind: 'failed', problem: problem('/problems/ask-first', 'Really?') }, { kind: 'ready', value: {} as VoltsView }])
+  const { entry, sent } = entryWith([
+    { kind: 'failed', problem: problem('/problems/ask-first', 'Really?') },
+    { kind: 'ready', value: {} as VoltsView },
+  ])
   entry.text.value = '6300'
   await flushPromises()
   await entry.commit()
@@ -70,7 +89,10 @@ it('asks before it keeps an impossible value, and keeps it when asked again', as
 })
 
 it('forgets the question as soon as the text changes', async () => {
-  const { entry, sent } = entryWith([{ kind: 'failed', problem: problem('/problems/ask-first', 'Really?') }, { kind: 'ready', value: {} as VoltsView }])
+  const { entry, sent } = entryWith([
+    { kind: 'failed', problem: problem('/problems/ask-first', 'Really?') },
+    { kind: 'ready', value: {} as VoltsView },
+  ])
   entry.text.value = '6300'
   await flushPromises()
   await entry.commit()

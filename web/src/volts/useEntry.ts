@@ -59,7 +59,14 @@ export function useEntry(doors: Doors) {
     if (!text.value.trim() || busy.value) return
     busy.value = true
     const node = doors.current.value
-    const entry = { id, text: text.value, node, confirmed: question.value !== '', takenAt: new Date().toISOString(), note: '' }
+    const entry = {
+      id,
+      text: text.value,
+      node,
+      confirmed: question.value !== '',
+      takenAt: new Date().toISOString(),
+      note: '',
+    }
     const answer = await doors.add(entry)
     busy.value = false
     if (answer.kind === 'ready') {
@@ -77,6 +84,12 @@ export function useEntry(doors: Doors) {
     }
   }
 
-  const fault = computed(() => (problem.value?.type === unreachable.type ? 'No answer from Umber Dial. Enter keeps this in the browser until there is one.' : problem.value ? faultAt(problem.value, 'text') || problem.value.detail : ''))
+  const fault = computed(() =>
+    problem.value?.type === unreachable.type
+      ? 'No answer from Umber Dial. Enter keeps this in the browser until there is one.'
+      : problem.value
+        ? faultAt(problem.value, 'text') || problem.value.detail
+        : '',
+  )
   return { text, understood, fault, question, busy, commit }
 }

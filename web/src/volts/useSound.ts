@@ -2,7 +2,12 @@ import { ref } from 'vue'
 import type { Verdict } from '../ui/verdicts'
 
 const KEY = 'umber.sound'
-const tones: Partial<Record<Verdict, readonly [hertz: number, seconds: number]>> = { GOOD: [1400, 0.04], FOLLOWS: [1000, 0.06], DOUBT: [520, 0.14], BAD: [200, 0.3] }
+const tones: Partial<Record<Verdict, readonly [hertz: number, seconds: number]>> = {
+  GOOD: [1400, 0.04],
+  FOLLOWS: [1000, 0.06],
+  DOUBT: [520, 0.14],
+  BAD: [200, 0.3],
+}
 
 /** A short tick for good, a low tone for wrong, so that the eyes can stay on the probe. Muted until asked for. */
 export function useSound() {

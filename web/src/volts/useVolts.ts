@@ -31,10 +31,24 @@ export function useVolts(setId: MaybeRefOrGetter<string>) {
   return {
     volts: query.data,
     error: query.error,
-    preview: (text: string, node: string, signal: AbortSignal) => ask(http.POST('/api/sets/{setId}/reading-previews', { params: path(), body: { text, node }, signal })),
+    preview: (text: string, node: string, signal: AbortSignal) =>
+      ask(http.POST('/api/sets/{setId}/reading-previews', { params: path(), body: { text, node }, signal })),
     /** Waits in this browser when nobody answers. */
-    add: (reading: Schemas['NewReading']) => keep(post<VoltsView>({ shown: `${reading.node ? `${reading.node}: ` : ''}${reading.text}`, setId: toValue(setId), path: `/api/sets/${toValue(setId)}/readings`, body: { ...reading } })),
-    withdraw: (readingId: string) => keep(ask(http.POST('/api/sets/{setId}/withdrawals', { params: path(), body: { id: crypto.randomUUID(), readingId } }))),
+    add: (reading: Schemas['NewReading']) =>
+      keep(
+        post<VoltsView>({
+          shown: `${reading.node ? `${reading.node}: ` : ''}${reading.text}`,
+          setId: toValue(setId),
+          path: `/api/sets/${toValue(setId)}/readings`,
+          body: { ...reading },
+        }),
+      ),
+    withdraw: (readingId: string) =>
+      keep(
+        ask(
+          http.POST('/api/sets/{setId}/withdrawals', { params: path(), body: { id: crypto.randomUUID(), readingId } }),
+        ),
+      ),
     async setConditions(edit: Schemas['ConditionsEdit']) {
       const settled = await ask(http.PUT('/api/sets/{setId}/conditions', { params: path(), body: edit }))
       if (settled.kind === 'ready') await client.invalidateQueries({ queryKey: key() })

@@ -40,7 +40,10 @@ import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
 
-/** The cold bench from nothing, as a request asks for it: the plan with two tests made, the form of every resistor, a chain. */
+/**
+ * The cold bench from nothing, as a request asks for it: the plan with two tests made, the form of every resistor, a
+ * chain.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -58,16 +61,45 @@ public class ColdBenchmark {
     public void load() throws IOException {
         try (InputStream in = ConstructionClass.class.getResourceAsStream("/org/umberdial/core/demo/" + set + ".cir")) {
             Deck deck = DeckReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            ConstructionClass construction = set.equals("table-set") ? ConstructionClass.SERIES_STRING : ConstructionClass.MAINS_TRANSFORMER;
-            bench = new BenchSet(construction, CircuitImport.parts(deck), deck.sockets(), List.of(), List.of(), deck.modes(), deck.models(), List.of());
+            ConstructionClass construction =
+                    set.equals("table-set") ? ConstructionClass.SERIES_STRING : ConstructionClass.MAINS_TRANSFORMER;
+            bench = new BenchSet(
+                    construction,
+                    CircuitImport.parts(deck),
+                    deck.sockets(),
+                    List.of(),
+                    List.of(),
+                    deck.modes(),
+                    deck.models(),
+                    List.of());
         }
         journal = new Journal(List.of(
-                new JournalEntry("1", new Benched("discharge", "", Map.of("v.C1", "1", "v.C2", "1", "v.C3", "0", "v.C11", "0"), "", ""), Instant.EPOCH, Optional.empty(), false),
-                new JournalEntry("2", new Benched("plug-on", "", Map.of("plug", "117", "set.0", "yes", "set.1", "yes", "set.2", "yes", "set.3", "yes"), "", ""), Instant.EPOCH, Optional.empty(), false)));
+                new JournalEntry(
+                        "1",
+                        new Benched(
+                                "discharge", "", Map.of("v.C1", "1", "v.C2", "1", "v.C3", "0", "v.C11", "0"), "", ""),
+                        Instant.EPOCH,
+                        Optional.empty(),
+                        false),
+                new JournalEntry(
+                        "2",
+                        new Benched(
+                                "plug-on",
+                                "",
+                                Map.of("plug", "117", "set.0", "yes", "set.1", "yes", "set.2", "yes", "set.3", "yes"),
+                                "",
+                                ""),
+                        Instant.EPOCH,
+                        Optional.empty(),
+                        false)));
     }
 
     private ColdScene scene() {
-        return new ColdScene(bench, SupplyLabel.UNKNOWN, HousePolicy.standard(), bench.modes().isEmpty() ? "" : bench.modes().get(0));
+        return new ColdScene(
+                bench,
+                SupplyLabel.UNKNOWN,
+                HousePolicy.standard(),
+                bench.modes().isEmpty() ? "" : bench.modes().get(0));
     }
 
     @Benchmark
@@ -83,6 +115,9 @@ public class ColdBenchmark {
 
     @Benchmark
     public ColdVerdict chain() {
-        return ColdTests.judge(scene(), TestRow.of("plug-on").orElseThrow(), new Figures(Map.of("plug", "open", "set.0", "yes", "set.1", "yes", "set.2", "yes", "set.3", "yes")));
+        return ColdTests.judge(
+                scene(),
+                TestRow.of("plug-on").orElseThrow(),
+                new Figures(Map.of("plug", "open", "set.0", "yes", "set.1", "yes", "set.2", "yes", "set.3", "yes")));
     }
 }

@@ -61,7 +61,14 @@ public class EngineBenchmark {
         }
         Network network = Network.of(deck, TubeModels.shipped(), "");
         nominal = Values.nominal(network);
-        drifted = nominal.with("R2", network.branches().stream().filter(branch -> branch.part().equals("R2")).findFirst().orElseThrow().ohms() * 1.3);
+        drifted = nominal.with(
+                "R2",
+                network.branches().stream()
+                                .filter(branch -> branch.part().equals("R2"))
+                                .findFirst()
+                                .orElseThrow()
+                                .ohms()
+                        * 1.3);
         leaking = nominal.leaking("C5", 2e6);
         work = new AtWork(network);
         points = deck.testPoints();
@@ -96,7 +103,10 @@ public class EngineBenchmark {
         return WarmUp.run(nominal, straightOn, points, WARM_UP_SECONDS);
     }
 
-    /** The same operating point in a full transient of an independent simulator, to compare with; none when it is missing. */
+    /**
+     * The same operating point in a full transient of an independent simulator, to compare with; none when it is
+     * missing.
+     */
     @Benchmark
     @BenchmarkMode(Mode.SingleShotTime)
     @Warmup(iterations = 0)
@@ -105,7 +115,10 @@ public class EngineBenchmark {
         Path file = Files.createTempFile("umber", ".cir");
         try {
             Files.writeString(file, SpiceExport.write(deck, nominal));
-            Process process = new ProcessBuilder("ngspice", "-b", file.toString()).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            Process process = new ProcessBuilder("ngspice", "-b", file.toString())
+                    .redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                    .start();
             return process.waitFor(200, TimeUnit.SECONDS) ? process.exitValue() : -1;
         } catch (IOException missing) {
             System.out.println("ngspice is not installed; there is nothing to compare with");

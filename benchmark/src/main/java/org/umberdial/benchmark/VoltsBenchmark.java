@@ -52,12 +52,40 @@ public class VoltsBenchmark {
     public void load() throws IOException {
         deckText = resource("table-set.cir");
         Deck deck = DeckReader.read(deckText);
-        List<SheetValue> sheet = rows("table-set-sheet.csv").stream().map(c -> new SheetValue(c.get(0), "0", ReadingKind.DC, Double.parseDouble(c.get(3)), Double.parseDouble(c.get(5)), Optional.of(Meter.parse(c.get(6))), "")).toList();
+        List<SheetValue> sheet = rows("table-set-sheet.csv").stream()
+                .map(c -> new SheetValue(
+                        c.get(0),
+                        "0",
+                        ReadingKind.DC,
+                        Double.parseDouble(c.get(3)),
+                        Double.parseDouble(c.get(5)),
+                        Optional.of(Meter.parse(c.get(6))),
+                        ""))
+                .toList();
         List<Reading> readings = new ArrayList<>();
         for (List<String> c : rows("table-set-readings.csv")) {
-            readings.add(new Reading("r" + readings.size(), c.get(0), "0", ReadingKind.DC, Double.parseDouble(c.get(3)), Double.parseDouble(c.get(5)), Optional.of(Meter.parse(c.get(6))), "", OptionalDouble.empty(), Instant.parse(c.get(9)), "", Optional.empty(), false));
+            readings.add(new Reading(
+                    "r" + readings.size(),
+                    c.get(0),
+                    "0",
+                    ReadingKind.DC,
+                    Double.parseDouble(c.get(3)),
+                    Double.parseDouble(c.get(5)),
+                    Optional.of(Meter.parse(c.get(6))),
+                    "",
+                    OptionalDouble.empty(),
+                    Instant.parse(c.get(9)),
+                    "",
+                    Optional.empty(),
+                    false));
         }
-        set = new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(deck), deck.sockets(), CircuitImport.testPoints(deck), sheet, List.of());
+        set = new BenchSet(
+                ConstructionClass.SERIES_STRING,
+                CircuitImport.parts(deck),
+                deck.sockets(),
+                CircuitImport.testPoints(deck),
+                sheet,
+                List.of());
         log = new ReadingLog(readings);
         bench = new Bench(121.4, Optional.of(Meter.parse("10M")), 0.01, "");
     }

@@ -31,10 +31,16 @@ final class DeckFile {
     @Parameters(index = "0", paramLabel = "DECK", description = "SPICE deck of the set")
     private Path path;
 
-    @Option(names = "--mode", paramLabel = "NAME", description = "mode of the set, such as FM; the deck's first unless said")
+    @Option(
+            names = "--mode",
+            paramLabel = "NAME",
+            description = "mode of the set, such as FM; the deck's first unless said")
     private String mode = "";
 
-    @Option(names = "--tubes", paramLabel = "FILE", description = "CSV of further tube types, in the columns of tube-points.csv")
+    @Option(
+            names = "--tubes",
+            paramLabel = "FILE",
+            description = "CSV of further tube types, in the columns of tube-points.csv")
     private Path tubes;
 
     @Spec(Spec.Target.MIXEE)
@@ -58,10 +64,17 @@ final class DeckFile {
         try {
             Deck read = deck();
             if (read.nodes().size() > MOST_NODES) {
-                throw new Refused(path + " has " + read.nodes().size() + " nodes; at most " + MOST_NODES + " are solved. Cut it to the set itself.", Umber.BAD_INPUT);
+                throw new Refused(
+                        path + " has " + read.nodes().size() + " nodes; at most " + MOST_NODES
+                                + " are solved. Cut it to the set itself.",
+                        Umber.BAD_INPUT);
             }
             if (read.cards().isEmpty()) {
-                throw new Refused(path + " holds no part; after the title there is one part a line, as in R7 bplus v1_plate 270k.", Umber.BAD_INPUT);
+                throw new Refused(
+                        path
+                                + " holds no part; after the title there is one part a line, as in R7 bplus "
+                                + "v1_plate 270k.",
+                        Umber.BAD_INPUT);
             }
             Network network = Network.of(read, models(), mode);
             network.notes().forEach(this::note);
@@ -78,10 +91,14 @@ final class DeckFile {
             return nominal;
         }
         if (!(line.get() >= 0) || line.get() > 1000) {
-            throw new Refused("--line " + line.get() + " is no line voltage; give RMS volts from 0 to 1000, such as 117 or 230.", Umber.BAD_INPUT);
+            throw new Refused(
+                    "--line " + line.get() + " is no line voltage; give RMS volts from 0 to 1000, such as 117 or 230.",
+                    Umber.BAD_INPUT);
         }
         if (network.line().isEmpty()) {
-            throw new Refused("the deck has no line; write it as VLINE a b SIN(0 peak hertz), or leave --line out.", Umber.BAD_INPUT);
+            throw new Refused(
+                    "the deck has no line; write it as VLINE a b SIN(0 peak hertz), or leave --line out.",
+                    Umber.BAD_INPUT);
         }
         return nominal.atLine(Math.max(line.get(), 1e-6));
     }
@@ -121,11 +138,17 @@ final class DeckFile {
     private Optional<String> beside(String name) {
         Path directory = path.toAbsolutePath().getParent();
         Path file = directory.resolve(name).normalize();
-        return directory.equals(file.getParent()) && Files.isRegularFile(file) ? Optional.of(text(file)) : Optional.empty();
+        return directory.equals(file.getParent()) && Files.isRegularFile(file)
+                ? Optional.of(text(file))
+                : Optional.empty();
     }
 
     private Refused refused(DeckRefused refused) {
-        return new Refused(refused.faults().stream().map(fault -> path.getFileName() + ": " + fault).collect(Collectors.joining("\number: ")), Umber.BAD_INPUT);
+        return new Refused(
+                refused.faults().stream()
+                        .map(fault -> path.getFileName() + ": " + fault)
+                        .collect(Collectors.joining("\number: ")),
+                Umber.BAD_INPUT);
     }
 
     /** Six significant digits, a point, no exponent where people read. */

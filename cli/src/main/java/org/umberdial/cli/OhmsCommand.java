@@ -13,7 +13,10 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** {@code node,ohms} of the cold set, unplugged. */
-@Command(name = "ohms", mixinStandardHelpOptions = true, description = "Resistance of every node to one of them, cold and unplugged.")
+@Command(
+        name = "ohms",
+        mixinStandardHelpOptions = true,
+        description = "Resistance of every node to one of them, cold and unplugged.")
 final class OhmsCommand implements Callable<Integer> {
     @Mixin
     private DeckFile file;
@@ -29,12 +32,19 @@ final class OhmsCommand implements Callable<Integer> {
         Network network = file.network();
         String reference = from.toLowerCase(Locale.ROOT).replaceFirst("^gnd$", "0");
         if (network.node(reference).isEmpty()) {
-            throw new Refused("--from " + from + " is no node of the deck; its nodes are " + String.join(", ", network.names().subList(0, Math.min(network.namedNodes(), 20))) + (network.namedNodes() > 20 ? ", ..." : "") + ".", Umber.BAD_INPUT);
+            throw new Refused(
+                    "--from " + from + " is no node of the deck; its nodes are "
+                            + String.join(", ", network.names().subList(0, Math.min(network.namedNodes(), 20)))
+                            + (network.namedNodes() > 20 ? ", ..." : "") + ".",
+                    Umber.BAD_INPUT);
         }
         StringBuilder out = new StringBuilder("node,ohms\n");
         new ColdOhms(Values.nominal(network)).chart(reference).forEach((node, ohms) -> {
             if (!node.equals(reference)) {
-                out.append(SpreadsheetCell.written(node)).append(',').append(DeckFile.number(ohms)).append('\n');
+                out.append(SpreadsheetCell.written(node))
+                        .append(',')
+                        .append(DeckFile.number(ohms))
+                        .append('\n');
             }
         });
         command.commandLine().getOut().print(out);

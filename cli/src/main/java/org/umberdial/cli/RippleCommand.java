@@ -15,7 +15,10 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** {@code node,ripple_pp,hertz}. */
-@Command(name = "ripple", mixinStandardHelpOptions = true, description = "What alternates at every node: volts peak to peak and the strongest frequency.")
+@Command(
+        name = "ripple",
+        mixinStandardHelpOptions = true,
+        description = "What alternates at every node: volts peak to peak and the strongest frequency.")
 final class RippleCommand implements Callable<Integer> {
     /** Below this only rounding alternates [V]. */
     private static final double LEAST_VOLTS = 1e-6;
@@ -33,7 +36,9 @@ final class RippleCommand implements Callable<Integer> {
     public Integer call() {
         Network network = file.network();
         if (network.line().isEmpty()) {
-            throw new Refused("the deck has no line, so nothing alternates; write it as VLINE a b SIN(0 peak hertz).", Umber.BAD_INPUT);
+            throw new Refused(
+                    "the deck has no line, so nothing alternates; write it as VLINE a b SIN(0 peak hertz).",
+                    Umber.BAD_INPUT);
         }
         Values values = file.values(network, line);
         AtWork work = new AtWork(network);
@@ -45,7 +50,12 @@ final class RippleCommand implements Callable<Integer> {
         for (String node : network.names().subList(0, network.namedNodes())) {
             double volts = ripple.peakToPeak(node);
             boolean still = volts < LEAST_VOLTS;
-            out.append(SpreadsheetCell.written(node)).append(',').append(still ? "0" : DeckFile.number(volts)).append(',').append(still ? "0" : DeckFile.number(ripple.hertz(node))).append('\n');
+            out.append(SpreadsheetCell.written(node))
+                    .append(',')
+                    .append(still ? "0" : DeckFile.number(volts))
+                    .append(',')
+                    .append(still ? "0" : DeckFile.number(ripple.hertz(node)))
+                    .append('\n');
         }
         command.commandLine().getOut().print(out);
         command.commandLine().getOut().flush();

@@ -14,8 +14,8 @@ import org.umberdial.core.circuit.work.Outcome;
 import org.umberdial.core.circuit.work.Ripple;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.core.value.Volts;
 import org.umberdial.core.value.SpreadsheetCell;
+import org.umberdial.core.value.Volts;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -34,7 +34,10 @@ final class SolveCommand implements Callable<Integer> {
     @Option(names = "--line", paramLabel = "V", description = "line volts RMS; the deck's unless said")
     private Optional<Double> line = Optional.empty();
 
-    @Option(names = "--meter", paramLabel = "10M|20k/V", description = "input resistance or sensitivity of the meter, 10M unless said; 20k/V@250 fixes the range")
+    @Option(
+            names = "--meter",
+            paramLabel = "10M|20k/V",
+            description = "input resistance or sensitivity of the meter, 10M unless said; 20k/V@250 fixes the range")
     private String meter = "10M";
 
     @Spec
@@ -62,10 +65,18 @@ final class SolveCommand implements Callable<Integer> {
                 continue;
             }
             double ac = ripple.map(found -> found.rms(node)).orElse(0.0);
-            out.append(SpreadsheetCell.written(node)).append(',').append(DeckFile.number(clean(point.volts(node).orElse(0)))).append(',')
-                    .append(ac < SHOWN_AC_VOLTS ? "" : DeckFile.number(ac)).append(',')
-                    .append(cell(readings.reads(node, volts -> shown.inputResistance(new Volts(volts)).value()))).append(',')
-                    .append(cell(readings.sourceOhms(node))).append('\n');
+            out.append(SpreadsheetCell.written(node))
+                    .append(',')
+                    .append(DeckFile.number(clean(point.volts(node).orElse(0))))
+                    .append(',')
+                    .append(ac < SHOWN_AC_VOLTS ? "" : DeckFile.number(ac))
+                    .append(',')
+                    .append(cell(readings.reads(
+                            node,
+                            volts -> shown.inputResistance(new Volts(volts)).value())))
+                    .append(',')
+                    .append(cell(readings.sourceOhms(node)))
+                    .append('\n');
         }
         command.commandLine().getOut().print(out);
         command.commandLine().getOut().flush();

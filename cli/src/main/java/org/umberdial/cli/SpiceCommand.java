@@ -10,7 +10,10 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** The deck with its models written out, for a stock SPICE-family simulator. */
-@Command(name = "spice", mixinStandardHelpOptions = true, description = "The deck with every model written out, as a stock simulator runs it.")
+@Command(
+        name = "spice",
+        mixinStandardHelpOptions = true,
+        description = "The deck with every model written out, as a stock simulator runs it.")
 final class SpiceCommand implements Callable<Integer> {
     @Mixin
     private DeckFile file;

@@ -5,7 +5,16 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
 /** The engine's verbs. Results are CSV on standard output; what a person should know goes to standard error. */
-@Command(name = "umber", mixinStandardHelpOptions = true, subcommands = {SolveCommand.class, OhmsCommand.class, WarmUpCommand.class, RippleCommand.class, SpiceCommand.class})
+@Command(
+        name = "umber",
+        mixinStandardHelpOptions = true,
+        subcommands = {
+            SolveCommand.class,
+            OhmsCommand.class,
+            WarmUpCommand.class,
+            RippleCommand.class,
+            SpiceCommand.class
+        })
 public final class Umber {
     /** Exit status for input that has to be mended. */
     static final int BAD_INPUT = 2;

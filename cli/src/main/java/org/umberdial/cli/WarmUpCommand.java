@@ -17,7 +17,10 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** The time series of a set from switching on. */
-@Command(name = "warmup", mixinStandardHelpOptions = true, description = "What the set does from switching on, every quarter of a second.")
+@Command(
+        name = "warmup",
+        mixinStandardHelpOptions = true,
+        description = "What the set does from switching on, every quarter of a second.")
 final class WarmUpCommand implements Callable<Integer> {
     private static final double ORDINARY_SECONDS = 120;
     private static final double MOST_SECONDS = 7200;
@@ -25,16 +28,25 @@ final class WarmUpCommand implements Callable<Integer> {
     @Mixin
     private DeckFile file;
 
-    @Option(names = "--lamp", paramLabel = "STEPS", description = "lamps in series, as in 60W:40,60W+60W:40,bypass:60 (seconds each)")
+    @Option(
+            names = "--lamp",
+            paramLabel = "STEPS",
+            description = "lamps in series, as in 60W:40,60W+60W:40,bypass:60 (seconds each)")
     private Optional<String> lamp = Optional.empty();
 
-    @Option(names = "--ramp", paramLabel = "V:S,...", description = "variable transformer: volts, each reached over its seconds, as in 40:30,117:60")
+    @Option(
+            names = "--ramp",
+            paramLabel = "V:S,...",
+            description = "variable transformer: volts, each reached over its seconds, as in 40:30,117:60")
     private Optional<String> ramp = Optional.empty();
 
     @Option(names = "--line", paramLabel = "V", description = "line volts RMS without a ramp; the deck's unless said")
     private Optional<Double> line = Optional.empty();
 
-    @Option(names = "--seconds", paramLabel = "N", description = "how long, 120 or the length of the schedule unless said")
+    @Option(
+            names = "--seconds",
+            paramLabel = "N",
+            description = "how long, 120 or the length of the schedule unless said")
     private Optional<Double> seconds = Optional.empty();
 
     @Spec
@@ -44,21 +56,34 @@ final class WarmUpCommand implements Callable<Integer> {
     public Integer call() {
         Network network = file.network();
         if (network.line().isEmpty()) {
-            throw new Refused("the deck has no line to switch on; write it as VLINE a b SIN(0 peak hertz).", Umber.BAD_INPUT);
+            throw new Refused(
+                    "the deck has no line to switch on; write it as VLINE a b SIN(0 peak hertz).", Umber.BAD_INPUT);
         }
         file.values(network, line);
         LineSchedule schedule = schedule(line.orElse(network.line().get().volts()));
         double length = seconds.orElse(schedule.seconds() > 0 ? schedule.seconds() : ORDINARY_SECONDS);
         if (!(length > 0) || length > MOST_SECONDS) {
-            throw new Refused("--seconds " + length + " is out of range; give a number above 0 and up to " + (int) MOST_SECONDS + ".", Umber.BAD_INPUT);
+            throw new Refused(
+                    "--seconds " + length + " is out of range; give a number above 0 and up to " + (int) MOST_SECONDS
+                            + ".",
+                    Umber.BAD_INPUT);
         }
-        List<String> points = file.deck().testPoints().stream().filter(point -> network.node(point).isPresent()).toList();
+        List<String> points = file.deck().testPoints().stream()
+                .filter(point -> network.node(point).isPresent())
+                .toList();
         WarmUp.Course course = WarmUp.run(Values.nominal(network), schedule, points, length);
         StringBuilder out = new StringBuilder("seconds,line_volts,set_volts,line_amps,lamp_watts");
         points.forEach(point -> out.append(',').append(SpreadsheetCell.written(point)));
         out.append('\n');
         for (WarmUp.Sample sample : course.samples()) {
-            out.append(String.format(Locale.ROOT, "%.2f,%.3f,%.3f,%.5f,%.3f", sample.seconds(), sample.lineVolts(), sample.setVolts(), sample.lineAmperes(), sample.lampWatts()));
+            out.append(String.format(
+                    Locale.ROOT,
+                    "%.2f,%.3f,%.3f,%.5f,%.3f",
+                    sample.seconds(),
+                    sample.lineVolts(),
+                    sample.setVolts(),
+                    sample.lineAmperes(),
+                    sample.lampWatts()));
             for (double volts : sample.points()) {
                 out.append(String.format(Locale.ROOT, ",%.3f", volts + 0.0));
             }
@@ -74,7 +99,10 @@ final class WarmUpCommand implements Callable<Integer> {
 
     private LineSchedule schedule(double volts) {
         try {
-            return new LineSchedule(ramp.map(LineSchedule::ramp).orElse(LineSchedule.straight(volts).ramp()), lamp.map(LineSchedule::lamps).orElse(List.of()));
+            return new LineSchedule(
+                    ramp.map(LineSchedule::ramp)
+                            .orElse(LineSchedule.straight(volts).ramp()),
+                    lamp.map(LineSchedule::lamps).orElse(List.of()));
         } catch (InvalidEntry refused) {
             throw new Refused(refused.getMessage(), Umber.BAD_INPUT);
         }

@@ -32,6 +32,7 @@ class UmberTest {
 
     @TempDir
     private Path directory;
+
     private final StringWriter out = new StringWriter();
     private final StringWriter err = new StringWriter();
 
@@ -46,7 +47,12 @@ class UmberTest {
     }
 
     private List<String> cells(String node) {
-        return out.toString().lines().filter(line -> line.startsWith(node + ",")).map(line -> List.of(line.split(",", -1))).findFirst().orElseThrow();
+        return out.toString()
+                .lines()
+                .filter(line -> line.startsWith(node + ","))
+                .map(line -> List.of(line.split(",", -1)))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -85,7 +91,8 @@ class UmberTest {
     void warmup_andRipple_areTables() throws IOException {
         String deck = deck(DECK);
         assertEquals(0, run("warmup", deck, "--lamp", "60W:1,bypass:1", "--seconds", "2"));
-        assertTrue(out.toString().startsWith("seconds,line_volts,set_volts,line_amps,lamp_watts,bplus,v1_plate,v1_grid\n0.00,"));
+        assertTrue(out.toString()
+                .startsWith("seconds,line_volts,set_volts,line_amps,lamp_watts,bplus,v1_plate,v1_grid\n0.00,"));
         assertEquals(10, out.toString().lines().count());
         assertEquals(0, run("ripple", deck));
         assertEquals("60", cells("bplus").get(2));
@@ -113,20 +120,25 @@ class UmberTest {
         String deck = deck(DECK.replace("12AV6", "XY9"));
         assertEquals(2, run("solve", deck));
         assertTrue(err.toString().contains("Line 7: XV1: the type XY9 is not in the tube data"));
-        Path tubes = Files.writeString(directory.resolve("tubes.csv"), "type,section,point,Va,Vg1,Ia_mA,gm_mA_V,rp_kohm,mu,heater_V,heater_A\nXY9,triode,1,200,-3,4,2.5,12,30,6.3,0.3\n");
+        Path tubes = Files.writeString(
+                directory.resolve("tubes.csv"),
+                "type,section,point,Va,Vg1,Ia_mA,gm_mA_V,rp_kohm,mu,heater_V,heater_A\nXY9,triode,1,200,"
+                        + "-3,4,2.5,12,30,6.3,0.3\n");
         assertEquals(0, run("solve", deck, "--tubes", tubes.toString()));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "R1 a 0 4k7|Line 2|4.7k",
-        "R1 a b 1k~R1 b c 1k|Line 3|line 2 already",
-        "R1 a 0 0|Line 2|0 ohms",
-        "C1 a 0 -1u|Line 2|negative",
-        "V1 a 0 5~V2 a 0 6|Line 3|loop",
-        "XV1 a b c NOSUCH_T|Line 2|NOSUCH",
-        ".include gone.cir|Line 2|beside the deck",
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "R1 a 0 4k7|Line 2|4.7k",
+                "R1 a b 1k~R1 b c 1k|Line 3|line 2 already",
+                "R1 a 0 0|Line 2|0 ohms",
+                "C1 a 0 -1u|Line 2|negative",
+                "V1 a 0 5~V2 a 0 6|Line 3|loop",
+                "XV1 a b c NOSUCH_T|Line 2|NOSUCH",
+                ".include gone.cir|Line 2|beside the deck",
+            })
     void aBadDeck_isASentenceWithItsLine_andExitTwo(String cards, String line, String says) throws IOException {
         assertEquals(2, run("solve", deck("t\n" + cards.replace('~', '\n') + "\n")));
         assertTrue(err.toString().contains(line) && err.toString().contains(says), err.toString());
@@ -145,7 +157,13 @@ class UmberTest {
         assertEquals(2, run("solve", deck("only a title\n")));
         StringBuilder huge = new StringBuilder("t\nV1 n0 0 10\n");
         for (int i = 0; i < 10_000; i++) {
-            huge.append("R").append(i).append(" n").append(i).append(" n").append(i + 1).append(" 1k\n");
+            huge.append("R")
+                    .append(i)
+                    .append(" n")
+                    .append(i)
+                    .append(" n")
+                    .append(i + 1)
+                    .append(" 1k\n");
         }
         assertEquals(2, run("solve", deck(huge.toString())));
         assertTrue(err.toString().contains("at most 2000 are solved"));

@@ -11,9 +11,12 @@ import com.tngtech.archunit.lang.ArchRule;
 @AnalyzeClasses(packages = "org.umberdial.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
     @ArchTest
-    static final ArchRule coreUsesOnlyTheJdkAndTheNumericsLibrary =
-            classes().should().onlyDependOnClassesThat().resideInAnyPackage("java..", "org.umberdial.core..", "org.ejml..");
+    static final ArchRule coreUsesOnlyTheJdkAndTheNumericsLibrary = classes()
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage("java..", "org.umberdial.core..", "org.ejml..");
 
     @ArchTest
-    static final ArchRule packagesHaveNoCycles = slices().matching("org.umberdial.core.(**)").should().beFreeOfCycles();
+    static final ArchRule packagesHaveNoCycles =
+            slices().matching("org.umberdial.core.(**)").should().beFreeOfCycles();
 }

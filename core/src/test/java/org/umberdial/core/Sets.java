@@ -39,15 +39,46 @@ public final class Sets {
         List<SheetValue> values = new ArrayList<>();
         for (String row : sheet) {
             String[] cells = row.split(",");
-            values.add(new SheetValue(cells[0], "0", ReadingKind.DC, Double.parseDouble(cells[1]), line, Optional.of(Meter.parse(meter)), ""));
+            values.add(new SheetValue(
+                    cells[0],
+                    "0",
+                    ReadingKind.DC,
+                    Double.parseDouble(cells[1]),
+                    line,
+                    Optional.of(Meter.parse(meter)),
+                    ""));
         }
-        return new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(deck), deck.sockets(), CircuitImport.testPoints(deck), values, deck.modes());
+        return new BenchSet(
+                ConstructionClass.SERIES_STRING,
+                CircuitImport.parts(deck),
+                deck.sockets(),
+                CircuitImport.testPoints(deck),
+                values,
+                deck.modes());
     }
 
     public static BenchSet demo(String name) {
         Deck deck = DeckReader.read(resource(name + ".cir"));
-        List<SheetValue> values = resource(name + "-sheet.csv").lines().skip(1).map(CsvLine::split).map(c -> new SheetValue(c.get(0), "0", ReadingKind.valueOf(c.get(2)), Double.parseDouble(c.get(3)), Double.parseDouble(c.get(5)), Optional.of(Meter.parse(c.get(6))), c.get(7))).toList();
-        return new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(deck), deck.sockets(), CircuitImport.testPoints(deck), values, deck.modes());
+        List<SheetValue> values = resource(name + "-sheet.csv")
+                .lines()
+                .skip(1)
+                .map(CsvLine::split)
+                .map(c -> new SheetValue(
+                        c.get(0),
+                        "0",
+                        ReadingKind.valueOf(c.get(2)),
+                        Double.parseDouble(c.get(3)),
+                        Double.parseDouble(c.get(5)),
+                        Optional.of(Meter.parse(c.get(6))),
+                        c.get(7)))
+                .toList();
+        return new BenchSet(
+                ConstructionClass.SERIES_STRING,
+                CircuitImport.parts(deck),
+                deck.sockets(),
+                CircuitImport.testPoints(deck),
+                values,
+                deck.modes());
     }
 
     /** @param rows lines of {@code subject,value} */
@@ -55,13 +86,32 @@ public final class Sets {
         List<Reading> readings = new ArrayList<>();
         for (String row : rows) {
             String[] cells = row.split(",");
-            readings.add(reading(cells[0], Double.parseDouble(cells[1]), line, meter, cells.length > 2 ? cells[2] : "", readings.size()));
+            readings.add(reading(
+                    cells[0],
+                    Double.parseDouble(cells[1]),
+                    line,
+                    meter,
+                    cells.length > 2 ? cells[2] : "",
+                    readings.size()));
         }
         return new ReadingLog(readings);
     }
 
     public static Reading reading(String subject, double value, double line, String meter, String lifted, int second) {
         ReadingKind kind = subject.startsWith("R") ? ReadingKind.OHMS : ReadingKind.DC;
-        return new Reading("r" + second, subject, "0", kind, value, line, Optional.of(Meter.parse(meter)), "", OptionalDouble.empty(), Instant.ofEpochSecond(1_000_000 + second), lifted, Optional.empty(), false);
+        return new Reading(
+                "r" + second,
+                subject,
+                "0",
+                kind,
+                value,
+                line,
+                Optional.of(Meter.parse(meter)),
+                "",
+                OptionalDouble.empty(),
+                Instant.ofEpochSecond(1_000_000 + second),
+                lifted,
+                Optional.empty(),
+                false);
     }
 }

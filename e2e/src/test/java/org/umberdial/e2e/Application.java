@@ -16,10 +16,13 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
-/** The packaged jar as a process of its own, on a schema of its own in the build's database, filled with the demo shop. */
+/**
+ * The packaged jar as a process of its own, on a schema of its own in the build's database, filled with the demo shop.
+ */
 final class Application implements AutoCloseable {
     private static final String SERVES = "Started UmberDial in";
-    private static final HttpClient HTTP = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+    private static final HttpClient HTTP =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
 
     private final String schema;
     private final List<String> settings;
@@ -49,7 +52,9 @@ final class Application implements AutoCloseable {
 
     /** The demo shop in no more memory than a small machine gives. */
     static Application small(int heapMb) throws IOException {
-        return new Application("umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of("--umber.demo=true", "-Xmx" + heapMb + "m"));
+        return new Application(
+                "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8),
+                List.of("--umber.demo=true", "-Xmx" + heapMb + "m"));
     }
 
     /** One with nothing in it and nobody's yet. */
@@ -62,7 +67,8 @@ final class Application implements AutoCloseable {
         process = new ProcessBuilder(command()).redirectErrorStream(true).start();
         BufferedReader words = process.inputReader();
         StringBuffer said = new StringBuffer();
-        CompletableFuture<Boolean> serving = CompletableFuture.supplyAsync(() -> words.lines().peek(line -> said.append(line).append('\n')).anyMatch(line -> line.contains(SERVES)));
+        CompletableFuture<Boolean> serving = CompletableFuture.supplyAsync(() ->
+                words.lines().peek(line -> said.append(line).append('\n')).anyMatch(line -> line.contains(SERVES)));
         try {
             if (!serving.get(110, TimeUnit.SECONDS)) {
                 throw new IllegalStateException("the application ended at its start:\n" + said);
@@ -71,13 +77,14 @@ final class Application implements AutoCloseable {
             throw new IllegalStateException("the application did not start:\n" + said, e);
         }
         // Read on, or a full pipe would stop it.
-        CompletableFuture.runAsync(() -> words.lines().forEach(line -> { }));
+        CompletableFuture.runAsync(() -> words.lines().forEach(line -> {}));
     }
 
     private List<String> command() {
         List<String> command = new ArrayList<>(List.of("java"));
         settings.stream().filter(Application::isForJava).forEach(command::add);
-        command.addAll(List.of("-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.name=" + schema));
+        command.addAll(
+                List.of("-jar", System.getProperty("umber.jar"), "--server.port=" + port, "--umber.db.name=" + schema));
         if (settings.stream().noneMatch(setting -> setting.startsWith("--umber.home="))) {
             command.add("--umber.home=target/homes/" + schema);
         }
@@ -108,7 +115,10 @@ final class Application implements AutoCloseable {
     }
 
     HttpResponse<String> post(String path, String json) throws IOException {
-        return send(HttpRequest.newBuilder(URI.create(address(path))).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(json)).build());
+        return send(HttpRequest.newBuilder(URI.create(address(path)))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(json))
+                .build());
     }
 
     private static HttpResponse<String> send(HttpRequest request) throws IOException {

@@ -19,11 +19,13 @@ import org.junit.jupiter.api.Test;
 
 class ArrivalJourneyTest extends Journey {
     private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static Locator step(Page page, String name) {
-        return page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Arrival")).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(name)));
+        return page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Arrival"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(name)));
     }
 
     private static Locator next(Page page) {
@@ -39,17 +41,27 @@ class ArrivalJourneyTest extends Journey {
         Page page = page("/");
         button(page, "Take in a set").click();
         page.getByLabel("Title, as you will know it").fill("Attic set with two bands");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("How it gets its power")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("AC/DC series string").setExact(true)).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("How it gets its power"))
+                .click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions()
+                                .setName("AC/DC series string")
+                                .setExact(true))
+                .click();
         assertThat(page.getByText("Chassis can be live.")).isVisible();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Its circuit")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Usual: Five-tube superhet, series string")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Its circuit"))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Usual: Five-tube superhet, series string"))
+                .click();
         button(page, "Take it in").click();
 
         assertThat(next(page)).containsText("Photograph the set before you touch it");
         page.getByLabel("Pictures from files").setInputFiles(new FilePayload("under.jpg", "image/jpeg", chassis()));
         assertThat(page.getByAltText("under.jpg")).isVisible();
-        page.getByLabel("Pictures from files").setInputFiles(new FilePayload("holiday.jpg", "image/jpeg", "MZ a program".getBytes(StandardCharsets.US_ASCII)));
+        page.getByLabel("Pictures from files")
+                .setInputFiles(new FilePayload(
+                        "holiday.jpg", "image/jpeg", "MZ a program".getBytes(StandardCharsets.US_ASCII)));
         assertThat(page.getByText("This is a program, whatever its name says")).isVisible();
         button(page, "Give holiday.jpg up").click();
 
@@ -64,7 +76,8 @@ class ArrivalJourneyTest extends Journey {
         step(page, "Owner").click();
         Locator words = page.getByRole(AriaRole.COMBOBOX);
         words.fill("dead no hum");
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^dead, no hum"))).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^dead, no hum")))
+                .click();
         button(page, "Keep it").first().click();
         assertThat(page.getByText("Nothing is noted of a band switch")).isVisible();
         page.getByLabel("Stands at").fill("short wave");
@@ -75,16 +88,20 @@ class ArrivalJourneyTest extends Journey {
         button(page, "Knob").click();
         page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true)).fill("tuning knob");
         page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true)).press("Enter");
-        assertThat(page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Tuning knob"))).isVisible();
+        assertThat(page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Tuning knob")))
+                .isVisible();
 
         step(page, "Inspection").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("before opening"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("before opening")))
+                .isVisible();
         page.keyboard().press("f");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("papers"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("papers")))
+                .isVisible();
         for (int i = 0; i < 2; i++) {
             page.keyboard().press("ArrowRight");
         }
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("line cord"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("line cord")))
+                .isVisible();
         page.keyboard().press("1");
         assertThat(page.getByText("1 before any power")).isVisible();
         assertThat(page.getByText("Perished rubber falls off")).isVisible();
@@ -92,11 +109,14 @@ class ArrivalJourneyTest extends Journey {
         step(page, "Worth it").click();
         page.getByLabel("Worth when restored").fill("900");
         button(page, "Reckon").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Go on"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Go on")))
+                .isVisible();
 
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Log")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Log"))
+                .click();
         assertThat(page.getByText("Line cord: rubber stiff, cracked or sticky")).isVisible();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf"))
+                .click();
         page.getByPlaceholder("owner, part, value, tube, note").fill("cy sample 35W4");
         assertThat(page.getByText("1 set says")).isVisible();
         assertThat(page.getByRole(AriaRole.LIST)).containsText("Attic set with two bands");
@@ -107,16 +127,22 @@ class ArrivalJourneyTest extends Journey {
     void theRegister_readsBackwards_andShoutsWhatIsLeft() {
         Page page = page(IVORY + "/arrival/take-apart");
         button(page, "Correct 2 × speaker leads").click();
-        assertThat(page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true))).hasValue("speaker leads");
+        assertThat(page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("speaker leads");
         page.getByLabel("Where", new Page.GetByLabelOptions().setExact(true)).fill("speaker frame");
         page.getByLabel("Where", new Page.GetByLabelOptions().setExact(true)).press("Enter");
-        assertThat(page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("2 × speaker leads"))).containsText("speaker frame");
-        assertThat(page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true))).hasValue("");
+        assertThat(page.getByRole(AriaRole.LISTITEM)
+                        .filter(new Locator.FilterOptions().setHasText("2 × speaker leads")))
+                .containsText("speaker frame");
+        assertThat(page.getByLabel("Which", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("");
         button(page, "Put together").click();
         Locator list = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Reassembly list"));
         assertThat(list.getByRole(AriaRole.LISTITEM).first()).containsText("Solder 2 × speaker leads");
-        assertThat(list.getByRole(AriaRole.LISTITEM).last()).containsText("Set the volume control back to full down, switch off");
-        Locator before = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Before the set is closed"));
+        assertThat(list.getByRole(AriaRole.LISTITEM).last())
+                .containsText("Set the volume control back to full down, switch off");
+        Locator before =
+                page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Before the set is closed"));
         assertThat(before).containsText("Missing: 1 × back cover screw");
         Locator ticks = list.getByRole(AriaRole.CHECKBOX);
         for (int i = 0; i < ticks.count(); i++) {
@@ -147,7 +173,8 @@ class ArrivalJourneyTest extends Journey {
         assertThat(map.locator("[data-mark=R5]")).hasAttribute("data-state", "TO_REPLACE");
 
         map.getByLabel("Find a part or point").fill("voice coil");
-        map.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("R18"))).click();
+        map.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("R18")))
+                .click();
         assertThat(map.getByText("Tap where R18 is")).isVisible();
         Locator stage = map.getByRole(AriaRole.APPLICATION);
         stage.focus();
@@ -163,7 +190,8 @@ class ArrivalJourneyTest extends Journey {
         assertTrue(Files.readString(svg.path()).contains("R5: to be replaced"));
         Download png = map.waitForDownload(() -> button(map, "PNG").click());
         assertTrue(Files.size(png.path()) > 100_000);
-        map.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open the part")).click();
+        map.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open the part"))
+                .click();
         assertThat(map.getByText("R18 · voice coil")).isVisible();
         assertEquals(List.of(), browser.complaints);
     }

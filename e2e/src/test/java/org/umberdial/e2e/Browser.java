@@ -20,12 +20,31 @@ final class Browser implements AutoCloseable {
     Browser() {
         // A hang fails all the same: by these, and by the time-out of every test.
         PlaywrightAssertions.setDefaultAssertionTimeout(60_000);
-        Path chromium = List.of("/usr/bin/chromium", "/usr/bin/chromium-browser").stream().map(Path::of).filter(Files::exists).findFirst().orElseThrow(() -> new IllegalStateException("Chromium is missing; install it with: sudo apt-get install chromium"));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(chromium).setHeadless(true).setChromiumSandbox(false).setArgs(List.of("--disable-quic", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run")));
+        Path chromium = List.of("/usr/bin/chromium", "/usr/bin/chromium-browser").stream()
+                .map(Path::of)
+                .filter(Files::exists)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException(
+                        "Chromium is missing; install it with: sudo apt-get install chromium"));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(chromium)
+                        .setHeadless(true)
+                        .setChromiumSandbox(false)
+                        .setArgs(List.of(
+                                "--disable-quic",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync",
+                                "--no-first-run")));
     }
 
     Page page(int width, int height) {
-        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height).setLocale("en-US").setIgnoreHTTPSErrors(true));
+        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setLocale("en-US")
+                .setIgnoreHTTPSErrors(true));
         open.add(context);
         context.setDefaultTimeout(60_000);
         Page page = context.newPage();

@@ -29,15 +29,18 @@ class ColdJourneyTest extends Journey {
         page.keyboard().press("Enter");
         assertThat(says).containsText("Every section is at or below 30 V");
         page.keyboard().press("Enter");
-        assertThat(page.getByText("Kept.", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(page.getByText("Kept.", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         assertThat(next).containsText("One reading across the plug");
         next.getByRole(AriaRole.LINK).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("All are")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("All are"))
+                .click();
         field(page, "Pin to pin").fill("ol");
         assertThat(says).containsText("The chain is open");
         int readings = 0;
         while (says.getByText(Pattern.compile("The break is in")).count() == 0) {
-            Locator probes = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Halve it")).getByRole(AriaRole.TEXTBOX);
+            Locator probes = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Halve it"))
+                    .getByRole(AriaRole.TEXTBOX);
             assertThat(probes).hasCount(readings + 1);
             Locator probe = probes.nth(readings);
             // The heater of V2 is broken: open wherever it lies between.
@@ -49,11 +52,16 @@ class ColdJourneyTest extends Journey {
         }
         assertTrue(readings <= 4, readings + " readings");
         assertThat(says).containsText("The break is in the heater of V2");
-        assertThat(says.getByRole(AriaRole.LIST, new Locator.GetByRoleOptions().setName("The chain, link by link"))).containsText("broken");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep these readings")).click();
-        assertThat(page.getByText("Kept.", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(says.getByRole(AriaRole.LIST, new Locator.GetByRoleOptions().setName("The chain, link by link")))
+                .containsText("broken");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep these readings"))
+                .click();
+        assertThat(page.getByText("Kept.", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         page.navigate(application.address(BROWN + "/map?part=XV2"));
-        assertThat(page.getByText(Pattern.compile("The break is in the heater of V2")).first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("The break is in the heater of V2"))
+                        .first())
+                .isVisible();
         assertEquals(List.of(), browser.complaints);
     }
 
@@ -69,7 +77,8 @@ class ColdJourneyTest extends Journey {
         control.getByRole(AriaRole.BUTTON).click();
         assertThat(control).hasCount(0);
         page.navigate(application.address("/house"));
-        assertThat(page.getByText(Pattern.compile("new 10 Ω resistor.*reads it 1 % high"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("new 10 Ω resistor.*reads it 1 % high")))
+                .isVisible();
         assertEquals(List.of(), browser.complaints);
     }
 
@@ -77,13 +86,16 @@ class ColdJourneyTest extends Journey {
     void workshop_comparesACandidate_andTapsAreTold() {
         Page page = page(GRAND + "/cold/workshop");
         assertThat(page.getByText("87 VA")).isVisible();
-        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("In stock"))).containsText("Black potted, unused: volts high by");
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Turns to take off")).click();
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("In stock")))
+                .containsText("Black potted, unused: volts high by");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Turns to take off"))
+                .click();
         page.getByLabel("Turns of the primary").fill("955");
         page.getByLabel("at a line of").fill("240");
         page.getByLabel("Wanted under load").fill("197");
         page.getByLabel("Turns it has now").fill("905");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Reckon")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Reckon"))
+                .click();
         assertThat(page.getByText(Pattern.compile("Take off 122 of 905 turns"))).isVisible();
         page.navigate(application.address(GRAND + "/cold/taps"));
         field(page, "Leads, with blanks between").fill("black red brown blue green");
@@ -95,11 +107,15 @@ class ColdJourneyTest extends Journey {
         }
         Locator says = page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("What it says"));
         assertThat(says).containsText("The common is black");
-        assertThat(says.getByRole(AriaRole.IMG, new Locator.GetByRoleOptions().setName(Pattern.compile("Leads along the winding")))).isVisible();
+        assertThat(says.getByRole(
+                        AriaRole.IMG,
+                        new Locator.GetByRoleOptions().setName(Pattern.compile("Leads along the winding"))))
+                .isVisible();
         assertEquals(List.of(), browser.complaints);
     }
 
     private static Locator field(Page page, String name) {
-        return page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 }

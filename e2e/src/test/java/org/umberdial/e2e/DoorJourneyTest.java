@@ -35,7 +35,10 @@ import org.junit.jupiter.api.io.TempDir;
 /** A shop of one's own from its first start: the owner at the machine, a phone in the shop's network. */
 class DoorJourneyTest {
     private static final String PASSWORD = "walnut drawer lantern fog";
-    private static final Path PICTURE = Path.of("..", "core", "src", "main", "resources", "org", "umberdial", "core", "demo", "table-set-back.jpg").toAbsolutePath().normalize();
+    private static final Path PICTURE = Path.of(
+                    "..", "core", "src", "main", "resources", "org", "umberdial", "core", "demo", "table-set-back.jpg")
+            .toAbsolutePath()
+            .normalize();
 
     @TempDir
     static Path home;
@@ -54,7 +57,11 @@ class DoorJourneyTest {
             first.close();
         }
         lanPort = Application.freePort();
-        machine = first.with("--umber.lan.open=true", "--umber.lan.port=" + lanPort, "--umber.lan.addresses=127.0.0.1,bench.test", "--umber.home=" + home);
+        machine = first.with(
+                "--umber.lan.open=true",
+                "--umber.lan.port=" + lanPort,
+                "--umber.lan.addresses=127.0.0.1,bench.test",
+                "--umber.home=" + home);
     }
 
     @AfterAll
@@ -84,7 +91,8 @@ class DoorJourneyTest {
         page.getByLabel("Password").fill(PASSWORD);
         page.keyboard().press("Enter");
         assertThat(page.getByText("The shelf is empty")).isVisible();
-        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ada"))).isVisible();
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ada")))
+                .isVisible();
         browser.closePages();
     }
 
@@ -102,43 +110,60 @@ class DoorJourneyTest {
     @Test
     void aPhone_pairsByTheCode_andWhatItTakesIsSeenAtTheDesk() throws IOException, ReaderException {
         Page desk = signedIn();
-        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Link for Ada")).click();
-        String link = read(desk.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("QR code of the link for Ada")));
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Link for Ada"))
+                .click();
+        String link =
+                read(desk.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("QR code of the link for Ada")));
         assertTrue(link.startsWith("https://127.0.0.1:" + lanPort + "/pair#"), link);
-        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done")).click();
-        desk.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf")).click();
-        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in a set")).first().click();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done"))
+                .click();
+        desk.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf"))
+                .click();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in a set"))
+                .first()
+                .click();
         desk.getByLabel("Title").fill("Small green set");
-        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Its circuit")).click();
-        desk.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^Usual"))).first().click();
-        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it in")).click();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Its circuit"))
+                .click();
+        desk.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^Usual")))
+                .first()
+                .click();
+        desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it in"))
+                .click();
         assertThat(desk).hasURL(Pattern.compile("/sets/[0-9a-f-]{36}/"));
         String set = desk.url().replaceFirst(".*(/sets/[0-9a-f-]{36}).*", "$1");
         desk.navigate(machine.address(set + "/arrival/photos"));
 
         Page phone = browser.page(390, 844);
         phone.navigate(link);
-        phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
+        phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in"))
+                .click();
         assertThat(phone.getByText("Small green set")).isVisible();
         assertFalse(phone.url().contains("#"));
         Cookie cookie = phone.context().cookies().get(0);
         assertTrue(cookie.secure && cookie.httpOnly && cookie.sameSite == SameSiteAttribute.STRICT, cookie.name);
         phone.navigate("https://127.0.0.1:" + lanPort + set + "/arrival/photos");
         phone.getByLabel("Take a photo").setInputFiles(PICTURE);
-        assertThat(desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(1\\)")))).isVisible();
+        assertThat(desk.getByRole(
+                        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(1\\)"))))
+                .isVisible();
 
         phone.context().setOffline(true);
         phone.getByLabel("Take a photo").setInputFiles(PICTURE);
-        Locator waits = phone.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
+        Locator waits = phone.getByRole(
+                AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
         assertThat(waits).containsText("One entry waits");
         phone.context().setOffline(false);
-        assertThat(desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(2\\)")))).isVisible();
+        assertThat(desk.getByRole(
+                        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^This set \\(2\\)"))))
+                .isVisible();
         assertThat(waits).hasCount(0);
         readingsOffTheAir(desk, phone, set);
         // A link is good for one device.
         Page other = browser.page(390, 844);
         other.navigate(link);
-        other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
+        other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in"))
+                .click();
         assertThat(other.getByRole(AriaRole.ALERT)).containsText("has been used");
     }
 
@@ -146,20 +171,29 @@ class DoorJourneyTest {
     private static void readingsOffTheAir(Page desk, Page phone, String set) {
         desk.navigate(machine.address(set + "/volts"));
         // Near what a healthy set shows there, or each would be asked about.
-        String point = (String) desk.evaluate("set => fetch('/api' + set + '/volts').then(r => r.json()).then(v => v.points.find(p => p.expected > 50)).then(p => p.name + ' ' + Math.floor(p.expected / 10))", set);
+        String point = (String) desk.evaluate(
+                "set => fetch('/api' + set + '/volts').then(r => r.json()).then(v => v.points.find(p => "
+                        + "p.expected > 50)).then(p => p.name + ' ' + Math.floor(p.expected / 10))",
+                set);
         phone.navigate("https://127.0.0.1:" + lanPort + set + "/volts");
         assertThat(phone.locator("#entry")).isVisible();
         phone.context().setOffline(true);
-        Locator waits = phone.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
+        Locator waits = phone.getByRole(
+                AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
         for (int i = 1; i <= 5; i++) {
             phone.locator("#entry").fill(point + i);
-            phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep")).click();
+            phone.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep"))
+                    .click();
             assertThat(waits).containsText(i == 1 ? "One entry waits" : i + " entries wait");
         }
         phone.context().setOffline(false);
         assertThat(waits).hasCount(0);
-        assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText(point.substring(point.lastIndexOf(' ') + 1) + "5");
-        String kept = (String) desk.evaluate("set => fetch('/api' + set + '/readings').then(r => r.json()).then(all => all.map(one => one.value ?? one.text.replace(/\\D/g, '').slice(-1) + one.author).reverse().join(' '))", set);
+        assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
+                .containsText(point.substring(point.lastIndexOf(' ') + 1) + "5");
+        String kept = (String) desk.evaluate(
+                "set => fetch('/api' + set + '/readings').then(r => r.json()).then(all => all.map(one => "
+                        + "one.value ?? one.text.replace(/\\D/g, '').slice(-1) + one.author).reverse().join(' '))",
+                set);
         assertEquals("1Ada 2Ada 3Ada 4Ada 5Ada", kept);
     }
 
@@ -168,19 +202,31 @@ class DoorJourneyTest {
         Page owner = signedIn();
         owner.getByLabel("Name beside readings").fill("Vi");
         owner.getByLabel("Name to sign in with").fill("vi");
-        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("May do Bench")).last().click();
-        owner.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Viewer")).click();
-        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add, and make the link")).click();
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("May do Bench"))
+                .last()
+                .click();
+        owner.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Viewer"))
+                .click();
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add, and make the link"))
+                .click();
         String link = owner.locator("[data-link]").textContent();
         Page viewer = browser.page(820, 1180);
         viewer.navigate(link.strip());
-        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
+        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in"))
+                .click();
         viewer.getByLabel("New password").fill("copper kettle violin moss");
-        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the password")).click();
-        assertThat(viewer.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf").setExact(true))).isVisible();
-        assertThat(viewer.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("People"))).hasCount(0);
-        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done")).click();
-        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Close: Vi")).click();
+        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the password"))
+                .click();
+        assertThat(viewer.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName("Shelf").setExact(true)))
+                .isVisible();
+        assertThat(viewer.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("People")))
+                .hasCount(0);
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done"))
+                .click();
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Close: Vi"))
+                .click();
         assertThat(owner.getByText("Ada closed Vi’s account")).isVisible();
         viewer.reload();
         assertThat(viewer).hasURL(Pattern.compile("/sign-in"));
@@ -192,7 +238,8 @@ class DoorJourneyTest {
         page.getByLabel("Name beside readings").fill("Half typed");
         page.context().clearCookies();
         page.getByLabel("Name to sign in with").fill("half");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add, and make the link")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add, and make the link"))
+                .click();
         Locator again = page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("You are signed out"));
         again.getByLabel("Password").fill(PASSWORD);
         again.getByLabel("Password").press("Enter");
@@ -215,17 +262,29 @@ class DoorJourneyTest {
         options.addProperty("automaticPresenceSimulation", true);
         JsonObject device = new JsonObject();
         device.add("options", options);
-        String authenticator = devices.send("WebAuthn.addVirtualAuthenticator", device).get("authenticatorId").getAsString();
+        String authenticator = devices.send("WebAuthn.addVirtualAuthenticator", device)
+                .get("authenticatorId")
+                .getAsString();
         page.navigate(local + "/sign-in");
         page.getByLabel("Name").fill("ada");
         page.getByLabel("Password").fill(PASSWORD);
         page.getByLabel("Password").press("Enter");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ada")).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make a passkey here")).click();
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Forget the passkey"))).hasCount(1);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign out").setExact(true)).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("With a passkey")).click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Shelf").setExact(true))).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Ada"))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make a passkey here"))
+                .click();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Forget the passkey")))
+                .hasCount(1);
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Sign out").setExact(true))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("With a passkey"))
+                .click();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName("Shelf").setExact(true)))
+                .isVisible();
         page.navigate(local + "/house/people");
         assertThat(page.getByText("Ada signed in by passkey")).isVisible();
         page.navigate(local + "/account");
@@ -250,6 +309,11 @@ class DoorJourneyTest {
     private static String read(Locator code) throws IOException, ReaderException {
         BufferedImage picture = ImageIO.read(new ByteArrayInputStream(code.screenshot()));
         int[] pixels = picture.getRGB(0, 0, picture.getWidth(), picture.getHeight(), null, 0, picture.getWidth());
-        return new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(new RGBLuminanceSource(picture.getWidth(), picture.getHeight(), pixels))), Map.of(DecodeHintType.TRY_HARDER, true)).getText();
+        return new QRCodeReader()
+                .decode(
+                        new BinaryBitmap(new HybridBinarizer(
+                                new RGBLuminanceSource(picture.getWidth(), picture.getHeight(), pixels))),
+                        Map.of(DecodeHintType.TRY_HARDER, true))
+                .getText();
     }
 }

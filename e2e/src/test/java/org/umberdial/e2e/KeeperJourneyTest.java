@@ -40,13 +40,21 @@ class KeeperJourneyTest {
             page.locator("#entry").fill("Filter 1 113.7");
             page.locator("#entry").press("Enter");
             assertThat(banner).containsText("The database is being started again");
-            assertThat(page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"))).containsText("One entry waits");
+            assertThat(page.getByRole(
+                            AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection")))
+                    .containsText("One entry waits");
             HttpResponse<String> answer = shop.get("/api/sets");
             assertEquals(503, answer.statusCode());
-            assertTrue(answer.body().contains("database-away") && answer.headers().firstValue("Retry-After").isPresent(), answer.body());
+            assertTrue(
+                    answer.body().contains("database-away")
+                            && answer.headers().firstValue("Retry-After").isPresent(),
+                    answer.body());
             Shop.signal(shop.launcher(), "CONT");
-            assertThat(page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"))).hasCount(0);
-            assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("114");
+            assertThat(page.getByRole(
+                            AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection")))
+                    .hasCount(0);
+            assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
+                    .containsText("114");
             assertThat(banner).not().containsText("being started again");
 
             Shop.kill(shop.launcher());
@@ -54,13 +62,18 @@ class KeeperJourneyTest {
             shop.start();
             page.reload();
             assertThat(banner).containsText("ended without warning and was started again");
-            assertEquals(1, shop.get("/api" + Journey.IVORY + "/readings").body().split("\"113.7|\"114 V", -1).length - 1);
-            banner.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Understood")).click();
+            assertEquals(
+                    1, shop.get("/api" + Journey.IVORY + "/readings").body().split("\"113.7|\"114 V", -1).length - 1);
+            banner.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Understood"))
+                    .click();
             assertThat(banner).hasCount(0);
             page.reload();
             assertThat(page.locator("#entry")).isVisible();
             assertThat(banner).hasCount(0);
-            assertTrue(shop.run("demo", "--port", Integer.toString(Application.freePort())).contains("running here already"), "two starts on one home");
+            assertTrue(
+                    shop.run("demo", "--port", Integer.toString(Application.freePort()))
+                            .contains("running here already"),
+                    "two starts on one home");
         } finally {
             browser.close();
         }
@@ -84,9 +97,11 @@ class KeeperJourneyTest {
             try {
                 Page page = browser.page(1280, 800);
                 page.navigate(link.substring(2, link.indexOf('\n')));
-                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in")).click();
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in"))
+                        .click();
                 assertThat(page.getByLabel("New password")).isVisible();
-                assertEquals(readings, page.evaluate("fetch('/api" + Journey.IVORY + "/readings').then(r => r.text())"));
+                assertEquals(
+                        readings, page.evaluate("fetch('/api" + Journey.IVORY + "/readings').then(r => r.text())"));
             } finally {
                 browser.close();
             }
@@ -96,7 +111,12 @@ class KeeperJourneyTest {
     /** On a real small file system, which only root can make here; elsewhere this says that it was not tried. */
     @Test
     void aFullDisk_losesNothing_isRead_andFreeingSpaceIsEnough() throws Exception {
-        boolean mounted = new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=230m,mode=700", "umber-test", home.toString()).redirectErrorStream(true).start().waitFor() == 0;
+        boolean mounted =
+                new ProcessBuilder("mount", "-t", "tmpfs", "-o", "size=230m,mode=700", "umber-test", home.toString())
+                                .redirectErrorStream(true)
+                                .start()
+                                .waitFor()
+                        == 0;
         Assumptions.assumeTrue(mounted, "no small file system can be mounted here");
         Browser browser = new Browser();
         try (Shop shop = new Shop(home, true).start()) {
@@ -110,7 +130,8 @@ class KeeperJourneyTest {
             Files.delete(home.resolve("fill"));
             remark(shop, kept, 0);
             String log = shop.get("/api" + Journey.IVORY + "/log").body();
-            assertEquals(List.of(), kept.stream().filter(id -> !log.contains(id)).toList());
+            assertEquals(
+                    List.of(), kept.stream().filter(id -> !log.contains(id)).toList());
             assertEquals("", remark(shop, kept, 1).body(), "freeing space was enough");
         } finally {
             browser.close();
@@ -138,9 +159,12 @@ class KeeperJourneyTest {
         throw new AssertionError("the disk never filled");
     }
 
-    private static HttpResponse<String> remark(Shop shop, List<String> kept, int i) throws IOException, InterruptedException {
+    private static HttpResponse<String> remark(Shop shop, List<String> kept, int i)
+            throws IOException, InterruptedException {
         String id = UUID.randomUUID().toString();
-        HttpResponse<String> answer = shop.post("/api" + Journey.IVORY + "/remarks", "{\"id\":\"" + id + "\",\"subject\":\"\",\"words\":\"" + "x".repeat(900) + i + "\",\"takenAt\":null}");
+        HttpResponse<String> answer = shop.post(
+                "/api" + Journey.IVORY + "/remarks",
+                "{\"id\":\"" + id + "\",\"subject\":\"\",\"words\":\"" + "x".repeat(900) + i + "\",\"takenAt\":null}");
         if (answer.statusCode() == 200) {
             kept.add(id);
         }

@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * {@code kill -9}, in turn of the application, the database and the launcher with both, while a writer sends readings: every
- * acknowledged one is there once. {@code -Dumber.kill.rounds} makes it longer; {@code ./umber soak} runs 200.
+ * {@code kill -9}, in turn of the application, the database and the launcher with both, while a writer sends readings:
+ * every acknowledged one is there once. {@code -Dumber.kill.rounds} makes it longer; {@code ./umber soak} runs 200.
  */
 class KillRoundsTest {
     private static final int READINGS_BETWEEN = 15;
@@ -46,9 +46,12 @@ class KillRoundsTest {
             set(false, true);
             writer.join();
             String kept = shop.get("/api" + Journey.IVORY + "/readings").body();
-            List<String> wrong = acknowledged.stream().filter(id -> kept.split(id, -1).length != 2).toList();
+            List<String> wrong = acknowledged.stream()
+                    .filter(id -> kept.split(id, -1).length != 2)
+                    .toList();
             assertEquals(List.of(), wrong, acknowledged.size() + " acknowledged over " + rounds + " rounds");
-            System.out.println(acknowledged.size() + " readings acknowledged over " + rounds + " kills, each there once");
+            System.out.println(
+                    acknowledged.size() + " readings acknowledged over " + rounds + " kills, each there once");
         }
     }
 
@@ -76,7 +79,8 @@ class KillRoundsTest {
     private void write(Shop shop) {
         int number = 0;
         for (String id = UUID.randomUUID().toString(); !finished(); ) {
-            String body = "{\"id\":\"" + id + "\",\"text\":\"" + (90 + number % 30) + "\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
+            String body = "{\"id\":\"" + id + "\",\"text\":\"" + (90 + number % 30)
+                    + "\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
             if (taken(shop, body)) {
                 acknowledged.add(id);
                 acks.release();

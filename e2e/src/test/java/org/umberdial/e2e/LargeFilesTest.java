@@ -24,14 +24,15 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * Large files in 512 MB of heap: a photo and a bundle. In the long form ({@code -Dumber.soak=true}) 60 MB and 190 MB, with
- * three photos at once; in every run a twelfth of that.
+ * Large files in 512 MB of heap: a photo and a bundle. In the long form ({@code -Dumber.soak=true}) 60 MB and 190 MB,
+ * with three photos at once; in every run a twelfth of that.
  */
 class LargeFilesTest {
     private static final boolean LONG = Boolean.getBoolean("umber.soak");
     private static final int HEAP_MB = 512;
     /** Noise does not shrink: three bytes a pixel. */
     private static final int SIDE = LONG ? 4400 : 1270;
+
     private static final int PICTURES = 3;
 
     @TempDir
@@ -42,16 +43,24 @@ class LargeFilesTest {
         Path photo = photo();
         try (Application application = Application.small(HEAP_MB)) {
             HttpClient http = HttpClient.newHttpClient();
-            var sending = java.util.stream.IntStream.range(0, PICTURES).mapToObj(i -> http.sendAsync(put(application, photo), HttpResponse.BodyHandlers.ofString())).toList();
+            var sending = java.util.stream.IntStream.range(0, PICTURES)
+                    .mapToObj(i -> http.sendAsync(put(application, photo), HttpResponse.BodyHandlers.ofString()))
+                    .toList();
             for (var one : sending) {
                 HttpResponse<String> answer = one.get();
                 assertEquals(200, answer.statusCode(), answer.body());
             }
             Path bundle = bundle(application, http, photo);
-            HttpResponse<String> taken = http.send(HttpRequest.newBuilder(URI.create(application.address("/api/bundles?title=Large"))).header("Content-Type", "application/octet-stream").POST(HttpRequest.BodyPublishers.ofFile(bundle)).build(), HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> taken = http.send(
+                    HttpRequest.newBuilder(URI.create(application.address("/api/bundles?title=Large")))
+                            .header("Content-Type", "application/octet-stream")
+                            .POST(HttpRequest.BodyPublishers.ofFile(bundle))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
             assertEquals(200, taken.statusCode(), taken.body());
             assertTrue(taken.body().contains("\"already\":false"), taken.body());
-            System.out.println("photo " + Files.size(photo) / 1_000_000 + " MB, bundle " + Files.size(bundle) / 1_000_000 + " MB in " + HEAP_MB + " MB of heap");
+            System.out.println("photo " + Files.size(photo) / 1_000_000 + " MB, bundle "
+                    + Files.size(bundle) / 1_000_000 + " MB in " + HEAP_MB + " MB of heap");
             assertEquals(200, application.get("/api/sets").statusCode());
         }
     }
@@ -71,7 +80,11 @@ class LargeFilesTest {
 
     private static HttpRequest put(Application application, Path photo) {
         try {
-            return HttpRequest.newBuilder(URI.create(application.address("/api" + Journey.IVORY + "/photos/" + UUID.randomUUID() + "/content?fileName=noise.png"))).header("Content-Type", "application/octet-stream").PUT(HttpRequest.BodyPublishers.ofFile(photo)).build();
+            return HttpRequest.newBuilder(URI.create(application.address(
+                            "/api" + Journey.IVORY + "/photos/" + UUID.randomUUID() + "/content?fileName=noise.png")))
+                    .header("Content-Type", "application/octet-stream")
+                    .PUT(HttpRequest.BodyPublishers.ofFile(photo))
+                    .build();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
@@ -80,9 +93,13 @@ class LargeFilesTest {
     /** A set's bundle whose pictures are the large one, under an id of its own. */
     private Path bundle(Application application, HttpClient http, Path photo) throws IOException, InterruptedException {
         Path own = place.resolve("own.zip");
-        http.send(HttpRequest.newBuilder(URI.create(application.address("/api" + Journey.IVORY + "/bundle.zip"))).build(), HttpResponse.BodyHandlers.ofFile(own));
+        http.send(
+                HttpRequest.newBuilder(URI.create(application.address("/api" + Journey.IVORY + "/bundle.zip")))
+                        .build(),
+                HttpResponse.BodyHandlers.ofFile(own));
         Path large = place.resolve("large.zip");
-        try (ZipInputStream in = new ZipInputStream(Files.newInputStream(own)); ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(large))) {
+        try (ZipInputStream in = new ZipInputStream(Files.newInputStream(own));
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(large))) {
             out.setLevel(1);
             int pictures = 0;
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
@@ -92,7 +109,8 @@ class LargeFilesTest {
                     copy(grown ? Files.newInputStream(photo) : null, in, out);
                 } else if (entry.getName().equals("set.json")) {
                     String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-                    out.write(text.replaceFirst("\"id\" : \"[0-9a-f-]{36}\"", "\"id\" : \"" + UUID.randomUUID() + "\"").getBytes(StandardCharsets.UTF_8));
+                    out.write(text.replaceFirst("\"id\" : \"[0-9a-f-]{36}\"", "\"id\" : \"" + UUID.randomUUID() + "\"")
+                            .getBytes(StandardCharsets.UTF_8));
                 } else {
                     in.transferTo(out);
                 }

@@ -27,8 +27,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
 /**
- * A busy day in a shop: four screens that fetch anew whatever changes while readings come in, twenty a second. Figures are
- * printed; only the long form ({@code ./umber soak}: ten minutes) judges them, since a short one measures the start.
+ * A busy day in a shop: four screens that fetch anew whatever changes while readings come in, twenty a second. Figures
+ * are printed; only the long form ({@code ./umber soak}: ten minutes) judges them, since a short one measures the
+ * start.
  */
 class LoadTest {
     private static final int SCREENS = 4;
@@ -42,6 +43,7 @@ class LoadTest {
 
     /** One who writes, and the screens: each with a session of its own, as devices have. */
     private final List<HttpClient> devices = new ArrayList<>();
+
     private final List<Double> writes = Collections.synchronizedList(new ArrayList<>());
     private final List<Double> looks = Collections.synchronizedList(new ArrayList<>());
     private final List<String> faults = Collections.synchronizedList(new ArrayList<>());
@@ -58,7 +60,8 @@ class LoadTest {
                 devices.add(signedIn(application));
             }
             for (String set : SETS) {
-                Matcher first = NODE.matcher(get(devices.get(0), application, "/api" + set + "/volts").body());
+                Matcher first = NODE.matcher(get(devices.get(0), application, "/api" + set + "/volts")
+                        .body());
                 assertTrue(first.find(), set);
                 nodes.add(first.group(1));
             }
@@ -73,7 +76,19 @@ class LoadTest {
             looks.clear();
             int sent = send(application, seconds);
             double late = heap(application);
-            String figures = String.format("%d readings in %d s, %d screens told %d times: answers p50 %.0f ms, p95 %.0f ms, worst %.0f ms; looks p95 %.0f ms; heap %.0f then %.0f MB", sent, seconds, SCREENS, told.get(), share(writes, 0.5), share(writes, 0.95), share(writes, 1), share(looks, 0.95), early, late);
+            String figures = String.format(
+                    "%d readings in %d s, %d screens told %d times: answers p50 %.0f ms, p95 %.0f ms, worst "
+                            + "%.0f ms; looks p95 %.0f ms; heap %.0f then %.0f MB",
+                    sent,
+                    seconds,
+                    SCREENS,
+                    told.get(),
+                    share(writes, 0.5),
+                    share(writes, 0.95),
+                    share(writes, 1),
+                    share(looks, 0.95),
+                    early,
+                    late);
             System.out.println(figures);
             assertEquals(List.of(), faults.stream().limit(5).toList(), figures);
             assertEquals(sent, writes.size(), figures);
@@ -105,7 +120,12 @@ class LoadTest {
         String set = SETS.get(n % SETS.size());
         long start = System.nanoTime();
         try {
-            HttpResponse<String> answer = post(devices.get(0), application, "/api" + set + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\"" + nodes.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
+            HttpResponse<String> answer = post(
+                    devices.get(0),
+                    application,
+                    "/api" + set + "/readings",
+                    "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"" + (100 + n % 40) + "\",\"node\":\""
+                            + nodes.get(n % SETS.size()) + "\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
             writes.add((System.nanoTime() - start) / 1e6);
             if (answer.statusCode() != 200) {
                 faults.add(set + " " + answer.body());
@@ -117,13 +137,20 @@ class LoadTest {
 
     /** A page's stream: whatever it tells of is fetched anew, as a page does. */
     private InputStream screen(Application application, HttpClient screen) throws IOException, InterruptedException {
-        InputStream stream = screen.send(HttpRequest.newBuilder(URI.create(application.address("/api/live"))).build(), HttpResponse.BodyHandlers.ofInputStream()).body();
+        InputStream stream = screen.send(
+                        HttpRequest.newBuilder(URI.create(application.address("/api/live")))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofInputStream())
+                .body();
         Thread listener = new Thread(() -> {
             try (var lines = new BufferedReader(new InputStreamReader(stream, StandardCharsets.UTF_8))) {
                 for (String line = lines.readLine(); line != null; line = lines.readLine()) {
                     if (line.startsWith("data:2222")) {
                         told.incrementAndGet();
-                        look(screen, application, line.substring("data:".length()).strip());
+                        look(
+                                screen,
+                                application,
+                                line.substring("data:".length()).strip());
                     }
                 }
             } catch (IOException | InterruptedException closed) {
@@ -145,19 +172,35 @@ class LoadTest {
     }
 
     private static HttpClient signedIn(Application application) throws IOException, InterruptedException {
-        HttpClient device = HttpClient.newBuilder().executor(Executors.newCachedThreadPool()).cookieHandler(new CookieManager()).build();
-        Matcher token = TOKEN.matcher(post(device, application, "/api/account/pairings", "").body());
+        HttpClient device = HttpClient.newBuilder()
+                .executor(Executors.newCachedThreadPool())
+                .cookieHandler(new CookieManager())
+                .build();
+        Matcher token = TOKEN.matcher(
+                post(device, application, "/api/account/pairings", "").body());
         assertTrue(token.find(), "a link");
-        assertEquals(200, post(device, application, "/api/pairing-redemptions", "{\"token\":\"" + token.group(1) + "\"}").statusCode());
+        assertEquals(
+                200,
+                post(device, application, "/api/pairing-redemptions", "{\"token\":\"" + token.group(1) + "\"}")
+                        .statusCode());
         return device;
     }
 
-    private static HttpResponse<String> get(HttpClient http, Application application, String path) throws IOException, InterruptedException {
-        return http.send(HttpRequest.newBuilder(URI.create(application.address(path))).build(), HttpResponse.BodyHandlers.ofString());
+    private static HttpResponse<String> get(HttpClient http, Application application, String path)
+            throws IOException, InterruptedException {
+        return http.send(
+                HttpRequest.newBuilder(URI.create(application.address(path))).build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
-    private static HttpResponse<String> post(HttpClient http, Application application, String path, String json) throws IOException, InterruptedException {
-        return http.send(HttpRequest.newBuilder(URI.create(application.address(path))).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(json)).build(), HttpResponse.BodyHandlers.ofString());
+    private static HttpResponse<String> post(HttpClient http, Application application, String path, String json)
+            throws IOException, InterruptedException {
+        return http.send(
+                HttpRequest.newBuilder(URI.create(application.address(path)))
+                        .header("Content-Type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(json))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     /** What the application holds after a collection, MB. */
@@ -173,7 +216,9 @@ class LoadTest {
     }
 
     private static String jcmd(Application application, String command) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder("jcmd", Long.toString(application.pid()), command).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder("jcmd", Long.toString(application.pid()), command)
+                .redirectErrorStream(true)
+                .start();
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         process.waitFor();
         return said;

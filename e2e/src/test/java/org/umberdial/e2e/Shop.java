@@ -36,15 +36,36 @@ final class Shop implements AutoCloseable {
 
     private static synchronized void unpack() throws IOException, InterruptedException {
         if (!Files.exists(APP.resolve("lib"))) {
-            Process process = new ProcessBuilder("java", "-Djarmode=tools", "-jar", System.getProperty("umber.jar"), "extract", "--destination", APP.toString()).inheritIO().start();
+            Process process = new ProcessBuilder(
+                            "java",
+                            "-Djarmode=tools",
+                            "-jar",
+                            System.getProperty("umber.jar"),
+                            "extract",
+                            "--destination",
+                            APP.toString())
+                    .inheritIO()
+                    .start();
             process.waitFor();
         }
     }
 
     private List<String> command(String... words) throws IOException {
         try (Stream<Path> lib = Files.list(APP.resolve("lib"))) {
-            String jars = String.join(":", lib.map(Path::toString).filter(jar -> jar.matches(".*/(umber-launcher|picocli|flyway|mariadb-java-client|jackson)[^/]*")).toList());
-            List<String> command = new ArrayList<>(List.of("java", "-XX:TieredStopAtLevel=1", "-Dumber.home=" + home, "-Dumber.app=" + APP, "-cp", jars, "org.umberdial.launcher.Launcher"));
+            String jars = String.join(
+                    ":",
+                    lib.map(Path::toString)
+                            .filter(jar ->
+                                    jar.matches(".*/(umber-launcher|picocli|flyway|mariadb-java-client|jackson)[^/]*"))
+                            .toList());
+            List<String> command = new ArrayList<>(List.of(
+                    "java",
+                    "-XX:TieredStopAtLevel=1",
+                    "-Dumber.home=" + home,
+                    "-Dumber.app=" + APP,
+                    "-cp",
+                    jars,
+                    "org.umberdial.launcher.Launcher"));
             command.addAll(List.of(words));
             return command;
         }
@@ -52,12 +73,15 @@ final class Shop implements AutoCloseable {
 
     /** Starts it and waits until it says where it is. */
     Shop start() throws IOException {
-        launcher = new ProcessBuilder(command(demo ? "demo" : "start", "--port", Integer.toString(port))).redirectErrorStream(true).start();
+        launcher = new ProcessBuilder(command(demo ? "demo" : "start", "--port", Integer.toString(port)))
+                .redirectErrorStream(true)
+                .start();
         BufferedReader words = launcher.inputReader();
         for (String line = words.readLine(); line != null; line = words.readLine()) {
             said.append(line).append('\n');
             if (line.startsWith("Umber Dial: ")) {
-                CompletableFuture.runAsync(() -> words.lines().forEach(more -> said.append(more).append('\n')));
+                CompletableFuture.runAsync(
+                        () -> words.lines().forEach(more -> said.append(more).append('\n')));
                 return this;
             }
         }
@@ -66,7 +90,8 @@ final class Shop implements AutoCloseable {
 
     /** Another verb of the launcher on the same home; what it says. */
     String run(String... words) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(command(words)).redirectErrorStream(true).start();
+        Process process =
+                new ProcessBuilder(command(words)).redirectErrorStream(true).start();
         String answer = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         return process.waitFor() + " " + answer;
     }
@@ -84,11 +109,17 @@ final class Shop implements AutoCloseable {
     }
 
     HttpResponse<String> get(String path) throws IOException, InterruptedException {
-        return HTTP.send(HttpRequest.newBuilder(URI.create(address(path))).build(), HttpResponse.BodyHandlers.ofString());
+        return HTTP.send(
+                HttpRequest.newBuilder(URI.create(address(path))).build(), HttpResponse.BodyHandlers.ofString());
     }
 
     HttpResponse<String> post(String path, String json) throws IOException, InterruptedException {
-        return HTTP.send(HttpRequest.newBuilder(URI.create(address(path))).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(json)).build(), HttpResponse.BodyHandlers.ofString());
+        return HTTP.send(
+                HttpRequest.newBuilder(URI.create(address(path)))
+                        .header("Content-Type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(json))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     ProcessHandle launcher() {
@@ -111,7 +142,9 @@ final class Shop implements AutoCloseable {
     }
 
     static void signal(ProcessHandle process, String signal) throws IOException, InterruptedException {
-        new ProcessBuilder("kill", "-" + signal, Long.toString(process.pid())).start().waitFor();
+        new ProcessBuilder("kill", "-" + signal, Long.toString(process.pid()))
+                .start()
+                .waitFor();
     }
 
     @Override

@@ -18,13 +18,15 @@ class ShopJourneyTest extends Journey {
     @Test
     void aReadingOnTheTablet_appearsOnTheOtherScreen() {
         Page desk = page(IVORY + "/volts");
-        assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).isVisible();
+        assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
+                .isVisible();
         Page tablet = browser.page(820, 1180);
         tablet.navigate(application.address(IVORY + "/volts"));
         tablet.locator("#entry").fill("Filter 1 113.7");
         assertThat(tablet.locator("#entry-says")).containsText(Pattern.compile("11[34](.7)? V"));
         tablet.locator("#entry").press("Enter");
-        assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText(Pattern.compile("11[34](.7)?"));
+        assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
+                .containsText(Pattern.compile("11[34](.7)?"));
         assertEquals(List.of(), browser.complaints);
     }
 
@@ -35,12 +37,15 @@ class ShopJourneyTest extends Journey {
             Page desk = page(GRAND + "/volts");
             assertThat(desk.locator("#entry")).isFocused();
             String id = UUID.randomUUID().toString();
-            String body = "{\"id\":\"" + id + "\",\"text\":\"203.4\",\"node\":\"b2\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
+            String body = "{\"id\":\"" + id
+                    + "\",\"text\":\"203.4\",\"node\":\"b2\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
             assertEquals(200, second.post("/api" + GRAND + "/readings", body).statusCode());
             // It went in through the other process and is told by this one.
-            assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("203");
+            assertThat(desk.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
+                    .containsText("203");
             second.kill();
-            assertEquals(200, application.post("/api" + GRAND + "/readings", body).statusCode());
+            assertEquals(
+                    200, application.post("/api" + GRAND + "/readings", body).statusCode());
             assertEquals(1, application.get("/api" + GRAND + "/readings").body().split(id, -1).length - 1);
             assertEquals(List.of(), browser.complaints);
         } finally {
@@ -54,7 +59,8 @@ class ShopJourneyTest extends Journey {
         assertThat(page.locator("#entry")).isFocused();
         page.context().setOffline(true);
         List<String> values = List.of("211", "212", "213", "214", "215", "lots");
-        Locator waits = page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
+        Locator waits = page.getByRole(
+                AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
         for (int i = 0; i < values.size(); i++) {
             page.locator("#entry").fill(values.get(i));
             page.locator("#entry").press("Enter");
@@ -65,28 +71,37 @@ class ShopJourneyTest extends Journey {
         context.setOffline(false);
         Page again = context.newPage();
         again.navigate(application.address(ELDER + "/volts"));
-        Locator came = again.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
+        Locator came = again.getByRole(
+                AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Waiting for the connection"));
         assertThat(came).containsText("lots was not taken");
         assertThat(came).not().containsText("wait for the connection");
         // What only looks unlikely is asked about, as it would have been at once.
         assertThat(came).containsText("no heater stands that");
-        came.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("It is right")).click();
+        came.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("It is right"))
+                .click();
         assertThat(came).not().containsText("no heater stands that");
         // It waits for a moment like any other before it is in.
         assertThat(came).not().containsText("for the connection");
         String kept = application.get("/api" + ELDER + "/readings").body();
-        values.subList(0, 5).forEach(value -> assertEquals(1, kept.split("\"text\":\"" + value + " V", -1).length - 1, value + " in " + kept));
-        came.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Discard")).click();
+        values.subList(0, 5)
+                .forEach(value -> assertEquals(
+                        1, kept.split("\"text\":\"" + value + " V", -1).length - 1, value + " in " + kept));
+        came.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Discard"))
+                .click();
         assertThat(came).hasCount(0);
     }
 
     @Test
     void theOwnersData_goForGood() {
         Page page = page(IVORY + "/arrival/label");
-        assertThat(page.getByLabel("Owner", new Page.GetByLabelOptions().setExact(true))).hasValue("Bo Example");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Erase the owner’s data…")).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Erase for good")).click();
-        assertThat(page.getByLabel("Owner", new Page.GetByLabelOptions().setExact(true))).hasValue("");
+        assertThat(page.getByLabel("Owner", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("Bo Example");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Erase the owner’s data…"))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Erase for good"))
+                .click();
+        assertThat(page.getByLabel("Owner", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("");
         page.navigate(application.address(IVORY + "/log"));
         assertThat(page.getByText("were erased").first()).isVisible();
         assertEquals(List.of(), browser.complaints);

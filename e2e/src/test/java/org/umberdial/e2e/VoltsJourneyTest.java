@@ -29,7 +29,8 @@ class VoltsJourneyTest extends Journey {
     private static void tabTo(Page page, String key, String text) {
         for (int i = 0; i < 40; i++) {
             page.keyboard().press(key);
-            if (String.valueOf(page.evaluate("document.activeElement.textContent")).contains(text)) {
+            if (String.valueOf(page.evaluate("document.activeElement.textContent"))
+                    .contains(text)) {
                 return;
             }
         }
@@ -43,22 +44,26 @@ class VoltsJourneyTest extends Journey {
         part.focus();
         page.keyboard().type("C4");
         page.keyboard().press("Enter");
-        assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("leaks"))).isChecked();
+        assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("leaks")))
+                .isChecked();
         Locator leak = page.getByLabel("Leak in ohms");
         leak.fill("soon");
         assertThat(page.getByText("“soon” ")).isVisible();
         leak.fill("2.8M");
         Locator grid = page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("V4 grid")));
         assertThat(grid).containsText(Pattern.compile("\\+5\\.[4-8]"));
-        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("What else follows"))).containsText("The heater of V5 gets");
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("What else follows")))
+                .containsText("The heater of V5 gets");
         leak.press("Enter");
         assertThat(page.getByText("C4 leaks 2.8M").first()).isVisible();
         part.focus();
         page.keyboard().type("R11");
         page.keyboard().press("Enter");
         page.getByLabel(Pattern.compile("New value")).fill("7.5k");
-        assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Screens")))).containsText(Pattern.compile("−1[89]"));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Back to the healthy set")).click();
+        assertThat(page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Screens"))))
+                .containsText(Pattern.compile("−1[89]"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Back to the healthy set"))
+                .click();
         assertThat(grid).containsText("–");
         assertEquals(List.of(), browser.complaints);
     }
@@ -67,8 +72,10 @@ class VoltsJourneyTest extends Journey {
     void coldOhms_areChartedPinByPin() {
         Page page = page(BROWN + "/ohms");
         Locator v4 = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Socket V4"));
-        assertThat(v4.getByRole(AriaRole.ROW, new Locator.GetByRoleOptions().setName(Pattern.compile("^2 V4 grid")))).containsText("470 kΩ");
-        assertThat(page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Caution"))).containsText("Plug out of the wall");
+        assertThat(v4.getByRole(AriaRole.ROW, new Locator.GetByRoleOptions().setName(Pattern.compile("^2 V4 grid"))))
+                .containsText("470 kΩ");
+        assertThat(page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Caution")))
+                .containsText("Plug out of the wall");
         assertEquals(List.of(), browser.complaints);
     }
 
@@ -84,7 +91,9 @@ class VoltsJourneyTest extends Journey {
         Locator entry = page.locator("#entry");
         assertThat(entry).isFocused();
         String[] readings = {"112.4", "94.1", "102.1", "8.9", "5.8", "59.6", "42.5", "94.3", "0.37"};
-        String[] points = {"Filter 1", "Filter 2", "V4 plate", "V4 cathode", "V4 grid", "Screens", "V3 plate", "V2 plate", "V2 cathode"};
+        String[] points = {
+            "Filter 1", "Filter 2", "V4 plate", "V4 cathode", "V4 grid", "Screens", "V3 plate", "V2 plate", "V2 cathode"
+        };
         for (int i = 0; i < readings.length; i++) {
             assertThat(page.locator("[aria-current=true]")).containsText(points[i]);
             page.keyboard().type(readings[i]);
@@ -94,15 +103,22 @@ class VoltsJourneyTest extends Journey {
             assertThat(page.locator("[aria-current=true]")).not().containsText(points[i]);
         }
         page.keyboard().press("Alt+n");
-        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Why"))).containsText("C4 leaky");
-        assertThat(page.getByText("C4 joins V4 grid to V3 plate and should block")).isVisible();
-        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"))).containsText("lift the grid end of C4");
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)")).focus();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Why")))
+                .containsText("C4 leaky");
+        assertThat(page.getByText("C4 joins V4 grid to V3 plate and should block"))
+                .isVisible();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next")))
+                .containsText("lift the grid end of C4");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)"))
+                .focus();
         page.keyboard().press("Enter");
-        assertThat(page.getByText(Pattern.compile("R11 \\(2.70 kΩ\\) runs from Filter 2 to Screens"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("R11 \\(2.70 kΩ\\) runs from Filter 2 to Screens")))
+                .isVisible();
         page.reload();
-        assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)"))).isVisible();
-        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("59.6");
+        assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)")))
+                .isVisible();
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
+                .containsText("59.6");
         assertEquals(List.of(), browser.complaints);
     }
 
@@ -132,7 +148,9 @@ class VoltsJourneyTest extends Journey {
     @Test
     void lineAndMeter_moveEveryExpectedValue() {
         Page page = page(BROWN + "/volts");
-        Locator first = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")).getByRole(AriaRole.LISTITEM).first();
+        Locator first = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))
+                .getByRole(AriaRole.LISTITEM)
+                .first();
         assertThat(first).containsText("119 ± 13");
         page.getByLabel("line", new Page.GetByLabelOptions().setExact(true)).fill("110");
         page.keyboard().press("Enter");
@@ -150,7 +168,8 @@ class VoltsJourneyTest extends Journey {
         Path file = Files.createTempFile("readings", ".csv");
         Files.writeString(file, "point,value,minutes\nFilter 1,113.9,20\nFilter 1,113.9,20\nnowhere,3,\n");
         Page page = page(BROWN + "/circuit");
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Files")).click();
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Files"))
+                .click();
         Locator input = page.getByLabel("Readings from a file");
         input.setInputFiles(file);
         assertThat(page.getByText("2 readings taken")).isVisible();
@@ -162,26 +181,38 @@ class VoltsJourneyTest extends Journey {
     @Test
     void newSet_fromNothingToItsFirstVerdict() {
         Page page = page("/");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in a set")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take in a set"))
+                .click();
         page.getByLabel("Title, as you will know it").fill("Green kitchen set");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it in")).click();
-        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"))).containsText("Photograph the set");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Circuit").setExact(true)).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it in"))
+                .click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next")))
+                .containsText("Photograph the set");
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Circuit").setExact(true))
+                .click();
         Locator lines = page.getByLabel(Pattern.compile("^Add parts"));
-        lines.fill("VB bplus 0 250\nR1 270k 10% carbon bplus-v1.plate\nXV1 v1_plate v1_grid 0 12AV6_T\nR2 10meg V1.grid-0\nR2 5meg a-b");
+        lines.fill("VB bplus 0 250\nR1 270k 10% carbon bplus-v1.plate\nXV1 v1_plate v1_grid 0 12AV6_T\nR2 10meg "
+                + "V1.grid-0\nR2 5meg a-b");
         assertThat(page.getByText("R2 stands twice among these lines")).isVisible();
         lines.press("Control+Enter");
         assertThat(page.getByText("4 kept; 1 stay here with their reason.")).isVisible();
         assertThat(lines).hasValue("R2 5meg a-b");
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("Points and sheet"))).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("One more point, at node")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("v1_plate")).click();
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("Points and sheet")))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("One more point, at node"))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("v1_plate"))
+                .click();
         page.getByLabel("Called").fill("V1 plate");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add the point")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add the point"))
+                .click();
         page.getByLabel("Sheet value at V1 plate").fill("80");
         page.getByLabel("Sheet value at V1 plate").press("Tab");
         assertThat(page.getByText("kept")).isVisible();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Volts")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Volts"))
+                .click();
         page.locator("#entry").fill("50");
         assertThat(page.locator("#entry-says")).containsText("wrong");
     }
@@ -189,14 +220,23 @@ class VoltsJourneyTest extends Journey {
     @Test
     void disputedValue_isDecided_andASetIsRelabelled() {
         Page page = page(BROWN + "/circuit");
-        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Values that disagree")).getByRole(AriaRole.BUTTON).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decide for 10.0 nF, sheet")).click();
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Values that disagree"))
+                .getByRole(AriaRole.BUTTON)
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decide for 10.0 nF, sheet"))
+                .click();
         assertThat(page.getByText("as sheet")).isVisible();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done")).click();
-        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Values that disagree"))).hasCount(0);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Done"))
+                .click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Values that disagree")))
+                .hasCount(0);
         page.getByText("Title, place, waits for").click();
         page.getByLabel("Waits for").fill("a new coupling capacitor");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep").setExact(true)).last().click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Keep").setExact(true))
+                .last()
+                .click();
         assertThat(page.getByLabel("Waits for")).hasCount(0);
         page.navigate(application.address("/"));
         assertThat(page.getByText("a new coupling capacitor")).isVisible();
@@ -205,31 +245,82 @@ class VoltsJourneyTest extends Journey {
     @Test
     void otherVocabulary_changesTheLabels() {
         Page page = page("/house");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("valve"))).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decimal sign")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("comma"))).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words"))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("valve")))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decimal sign"))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("comma")))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy"))
+                .click();
         assertThat(page.getByText("Every verdict was computed anew")).isVisible();
         page.navigate(application.address(BROWN + "/volts"));
-        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order"))).containsText("V4 anode");
-        assertThat(page.getByLabel("mains", new Page.GetByLabelOptions().setExact(true))).hasValue("121,4");
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
+                .containsText("V4 anode");
+        assertThat(page.getByLabel("mains", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("121,4");
         page.locator("#entry").fill("V3 anode 46,8");
         assertThat(page.locator("#entry-says")).containsText("46,8 V");
         page.locator("#entry").fill("4,700");
         assertThat(page.locator("#entry-says")).containsText("could be 4700 or 4,7");
         page.locator("#entry").fill("");
         page.navigate(application.address("/house"));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("tube"))).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decimal sign")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("point"))).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Words"))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("tube")))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Decimal sign"))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("point")))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy"))
+                .click();
         assertThat(page.getByText("Every verdict was computed anew")).isVisible();
     }
 
     @ParameterizedTest
-    @CsvSource({"/,light", "/,dark", BROWN + "/volts,light", BROWN + "/volts,dark", BROWN + "/circuit,light", BROWN + "/circuit,dark", BROWN + "/ohms,light", BROWN + "/ohms,dark", BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,light", BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,dark", BROWN + "/log,light", BROWN + "/log,dark", "/house,light", "/house,dark", BROWN + "/map?part=C4,light", BROWN + "/map?part=C4,dark", IVORY + "/arrival/photos,light", IVORY + "/arrival/label,light", IVORY + "/arrival/label,dark", IVORY + "/arrival/complaints,light", IVORY + "/arrival/take-apart,light", IVORY + "/arrival/take-apart,dark", IVORY + "/arrival/inspection,light", IVORY + "/arrival/inspection,dark", IVORY + "/arrival/worth,light", BROWN + "/cold,light", BROWN + "/cold,dark", ELDER + "/cold/plug-on,light", ELDER + "/cold/plug-on,dark", GRAND + "/cold/injection,light", GRAND + "/cold/injection,dark", GRAND + "/cold/workshop,light", "/house/people,light", "/house/people,dark", "/account,light", "/account,dark", "/pair#x,light", "/pair#x,dark"})
+    @CsvSource({
+        "/,light",
+        "/,dark",
+        BROWN + "/volts,light",
+        BROWN + "/volts,dark",
+        BROWN + "/circuit,light",
+        BROWN + "/circuit,dark",
+        BROWN + "/ohms,light",
+        BROWN + "/ohms,dark",
+        BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,light",
+        BROWN + "/what-if?part=C4&kind=LEAK&value=2.8M,dark",
+        BROWN + "/log,light",
+        BROWN + "/log,dark",
+        "/house,light",
+        "/house,dark",
+        BROWN + "/map?part=C4,light",
+        BROWN + "/map?part=C4,dark",
+        IVORY + "/arrival/photos,light",
+        IVORY + "/arrival/label,light",
+        IVORY + "/arrival/label,dark",
+        IVORY + "/arrival/complaints,light",
+        IVORY + "/arrival/take-apart,light",
+        IVORY + "/arrival/take-apart,dark",
+        IVORY + "/arrival/inspection,light",
+        IVORY + "/arrival/inspection,dark",
+        IVORY + "/arrival/worth,light",
+        BROWN + "/cold,light",
+        BROWN + "/cold,dark",
+        ELDER + "/cold/plug-on,light",
+        ELDER + "/cold/plug-on,dark",
+        GRAND + "/cold/injection,light",
+        GRAND + "/cold/injection,dark",
+        GRAND + "/cold/workshop,light",
+        "/house/people,light",
+        "/house/people,dark",
+        "/account,light",
+        "/account,dark",
+        "/pair#x,light",
+        "/pair#x,dark"
+    })
     void everyScreen_passesTheAccessibilityRules(String path, String theme) {
         Page page = browser.page(1280, 800);
         // The stream of changes never ends, so with it a page is never idle.
@@ -237,22 +328,47 @@ class VoltsJourneyTest extends Journey {
         page.navigate(application.address(path));
         assertThat(page.locator("h1")).isVisible();
         page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
-        List<String> violations = new AxeBuilder(page).analyze().getViolations().stream().map(VoltsJourneyTest::said).toList();
+        List<String> violations = new AxeBuilder(page)
+                .analyze().getViolations().stream().map(VoltsJourneyTest::said).toList();
         assertEquals(List.of(), violations);
     }
 
     private static String said(Rule rule) {
-        return rule.getId() + ": " + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList();
+        return rule.getId() + ": "
+                + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList();
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"1280x800", "1180x820", "820x1180", "390x844"})
     void noScreen_scrollsSideways(String size) {
         Page page = browser.page(Integer.parseInt(size.split("x")[0]), Integer.parseInt(size.split("x")[1]));
-        for (String path : List.of("/", BROWN + "/volts", BROWN + "/circuit", BROWN + "/ohms", BROWN + "/what-if", BROWN + "/log", "/house", BROWN + "/map", IVORY + "/arrival/photos", IVORY + "/arrival/label", IVORY + "/arrival/complaints", IVORY + "/arrival/take-apart", IVORY + "/arrival/inspection", IVORY + "/arrival/worth", BROWN + "/cold", ELDER + "/cold/plug-on", GRAND + "/cold/injection", GRAND + "/cold/taps", GRAND + "/cold/workshop", "/house/people", "/account")) {
+        for (String path : List.of(
+                "/",
+                BROWN + "/volts",
+                BROWN + "/circuit",
+                BROWN + "/ohms",
+                BROWN + "/what-if",
+                BROWN + "/log",
+                "/house",
+                BROWN + "/map",
+                IVORY + "/arrival/photos",
+                IVORY + "/arrival/label",
+                IVORY + "/arrival/complaints",
+                IVORY + "/arrival/take-apart",
+                IVORY + "/arrival/inspection",
+                IVORY + "/arrival/worth",
+                BROWN + "/cold",
+                ELDER + "/cold/plug-on",
+                GRAND + "/cold/injection",
+                GRAND + "/cold/taps",
+                GRAND + "/cold/workshop",
+                "/house/people",
+                "/account")) {
             page.navigate(application.address(path));
             assertThat(page.locator("h1")).isVisible();
-            assertTrue((Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth"), path + " at " + size);
+            assertTrue(
+                    (Boolean) page.evaluate("document.documentElement.scrollWidth <= innerWidth"),
+                    path + " at " + size);
         }
     }
 
@@ -260,7 +376,8 @@ class VoltsJourneyTest extends Journey {
     void acknowledgedReading_survivesKillingTheServer() throws IOException {
         try (Application other = new Application()) {
             String id = UUID.randomUUID().toString();
-            String body = "{\"id\":\"" + id + "\",\"text\":\"117.3\",\"node\":\"filter_1\",\"confirmed\":false,\"takenAt\":null,\"note\":\"\"}";
+            String body = "{\"id\":\"" + id
+                    + "\",\"text\":\"117.3\",\"node\":\"filter_1\",\"confirmed\":false,\"takenAt\":null,\"note\":\"\"}";
             assertEquals(200, other.post("/api" + IVORY + "/readings", body).statusCode());
             other.kill();
             other.start();

@@ -5,7 +5,7 @@ import java.util.Map;
 /**
  * How a running database is reached on loopback.
  *
- * @param rowsPassword   of {@value #ROWS}, which reads and writes rows of the shop and nothing else
+ * @param rowsPassword of {@value #ROWS}, which reads and writes rows of the shop and nothing else
  * @param tablesPassword of {@value #TABLES}, which may also change the shop's tables
  */
 public record Access(int port, String rowsPassword, String tablesPassword) {

@@ -21,14 +21,15 @@ final class Application {
     private static final int LEAST_HEAP_MB = 256;
     private static final int MOST_HEAP_MB = 1024;
     private static final int STOPS_WITHIN_SECONDS = 20;
-    private static final HttpClient HTTP = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
+    private static final HttpClient HTTP =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
 
     /**
      * What is asked of it.
      *
-     * @param folder   where the finished application lies
+     * @param folder where the finished application lies
      * @param settings as {@code --name=value}
-     * @param heapMb   0 to follow from the machine's memory
+     * @param heapMb 0 to follow from the machine's memory
      */
     record Wanted(Path folder, int port, boolean demo, List<String> settings, int heapMb) {
         String address() {
@@ -51,11 +52,21 @@ final class Application {
 
     Process start(Access access) {
         List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:+UseSerialGC", "-Xmx" + heap() + "m", "-XX:+ExitOnOutOfMemoryError",
-                "-Duser.timezone=UTC", "-jar", wanted.folder().resolve(JAR).toString(),
-                "--server.port=" + wanted.port(), "--umber.demo=" + wanted.demo(), "--umber.home=" + place.folder(), "--umber.time-zone=" + ZoneId.systemDefault(),
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:+UseSerialGC",
+                "-Xmx" + heap() + "m",
+                "-XX:+ExitOnOutOfMemoryError",
+                "-Duser.timezone=UTC",
+                "-jar",
+                wanted.folder().resolve(JAR).toString(),
+                "--server.port=" + wanted.port(),
+                "--umber.demo=" + wanted.demo(),
+                "--umber.home=" + place.folder(),
+                "--umber.time-zone=" + ZoneId.systemDefault(),
                 // The launcher has changed the tables already; the application never holds the account that may.
-                "--spring.flyway.enabled=false", "--logging.file.name=" + place.serverLog(), "--logging.threshold.console=off"));
+                "--spring.flyway.enabled=false",
+                "--logging.file.name=" + place.serverLog(),
+                "--logging.threshold.console=off"));
         command.addAll(wanted.settings());
         ProcessBuilder builder = Programs.apart(command);
         builder.environment().put("UMBER_DB_PORT", Integer.toString(access.port()));
@@ -63,7 +74,9 @@ final class Application {
         Path out = place.folder().resolve("server.out");
         OwnFiles.write(out, "");
         try {
-            return builder.redirectErrorStream(true).redirectOutput(out.toFile()).start();
+            return builder.redirectErrorStream(true)
+                    .redirectOutput(out.toFile())
+                    .start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -90,7 +103,9 @@ final class Application {
 
     private boolean answers() throws InterruptedException {
         try {
-            HttpRequest request = HttpRequest.newBuilder(URI.create(wanted.address() + "api/session")).timeout(Duration.ofSeconds(10)).build();
+            HttpRequest request = HttpRequest.newBuilder(URI.create(wanted.address() + "api/session"))
+                    .timeout(Duration.ofSeconds(10))
+                    .build();
             return HTTP.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200;
         } catch (IOException notYet) {
             return false;
@@ -103,7 +118,11 @@ final class Application {
 
     /** What it said last. */
     String lastWords() {
-        return Stream.of(place.folder().resolve("server.out"), place.serverLog()).map(Application::tail).filter(text -> !text.isBlank()).findFirst().orElse("(it said nothing)");
+        return Stream.of(place.folder().resolve("server.out"), place.serverLog())
+                .map(Application::tail)
+                .filter(text -> !text.isBlank())
+                .findFirst()
+                .orElse("(it said nothing)");
     }
 
     private static String tail(Path file) {

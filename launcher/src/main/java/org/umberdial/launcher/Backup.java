@@ -28,8 +28,8 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A whole shop in one file: a zip of one text a table, photographs in it, and a manifest that names each table's rows and
- * SHA-256. It is data: nothing in it is ever run.
+ * A whole shop in one file: a zip of one text a table, photographs in it, and a manifest that names each table's rows
+ * and SHA-256. It is data: nothing in it is ever run.
  */
 final class Backup {
     static final int FORMAT = 2;
@@ -44,13 +44,14 @@ final class Backup {
     private Backup() {}
 
     /**
-     * Writes the shop as of one moment, also while it is used; either a whole file is there afterwards or what was there
-     * before.
+     * Writes the shop as of one moment, also while it is used; either a whole file is there afterwards or what was
+     * there before.
      */
     static Manifest save(Place place, Tables tables, Path file, Steps steps) {
         Path target = file.toAbsolutePath().normalize();
         if (Files.isDirectory(target)) {
-            throw new Refused(target + " is a folder; name a file in it, such as " + target.resolve("shop.umber") + ".");
+            throw new Refused(
+                    target + " is a folder; name a file in it, such as " + target.resolve("shop.umber") + ".");
         }
         Path part = target.resolveSibling(".umber-backup-" + UUID.randomUUID() + ".part");
         place.unfinished(part);
@@ -73,17 +74,22 @@ final class Backup {
             throw new Refused(target.getParent() + " cannot be written to; name a file in a folder of yours.", nowhere);
         } catch (IOException failed) {
             place.clearUnfinished();
-            throw new Refused("The backup could not be written (" + failed.getMessage() + "); " + target + " was not touched.", failed);
+            throw new Refused(
+                    "The backup could not be written (" + failed.getMessage() + "); " + target + " was not touched.",
+                    failed);
         } catch (SQLException failed) {
             place.clearUnfinished();
-            throw new Refused("The database could not be read (" + failed.getMessage() + "); " + target + " was not touched.", failed);
+            throw new Refused(
+                    "The database could not be read (" + failed.getMessage() + "); " + target + " was not touched.",
+                    failed);
         }
     }
 
     private static Manifest write(Tables tables, OutputStream out) throws IOException, SQLException {
         int version = tables.state().version();
         List<Contents.Sum> sums = new ArrayList<>();
-        try (Connection db = tables.connection(); ZipOutputStream zip = new ZipOutputStream(out)) {
+        try (Connection db = tables.connection();
+                ZipOutputStream zip = new ZipOutputStream(out)) {
             try (Statement statement = db.createStatement()) {
                 statement.execute("START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY");
             }
@@ -92,10 +98,14 @@ final class Backup {
                 sums.add(Contents.write(db, table, zip));
                 zip.closeEntry();
             }
-            Manifest manifest = new Manifest(FORMAT, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(), version, sums);
+            Manifest manifest = new Manifest(
+                    FORMAT, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(), version, sums);
             byte[] text = JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(manifest);
             put(zip, MANIFEST, text);
-            put(zip, SUM, HexFormat.of().formatHex(Contents.sha256().digest(text)).getBytes(StandardCharsets.US_ASCII));
+            put(
+                    zip,
+                    SUM,
+                    HexFormat.of().formatHex(Contents.sha256().digest(text)).getBytes(StandardCharsets.US_ASCII));
             return manifest;
         }
     }
@@ -127,11 +137,13 @@ final class Backup {
             }
             Manifest manifest = JSON.readValue(text, Manifest.class);
             if (manifest.format() > FORMAT) {
-                throw new Refused(file + " was made by a newer Umber Dial (format " + manifest.format() + "); update this one, then restore.");
+                throw new Refused(file + " was made by a newer Umber Dial (format " + manifest.format()
+                        + "); update this one, then restore.");
             }
             return manifest;
         } catch (IOException | JacksonException foreign) {
-            throw new Refused(file + " is no backup of Umber Dial, or it is cut off or damaged; nothing was changed.", foreign);
+            throw new Refused(
+                    file + " is no backup of Umber Dial, or it is cut off or damaged; nothing was changed.", foreign);
         }
     }
 
@@ -146,20 +158,26 @@ final class Backup {
     }
 
     private static Refused damaged(Path file) {
-        return new Refused(file + " is damaged: its contents are not what its checksum says. Nothing was changed; take an earlier backup.");
+        return new Refused(file
+                + " is damaged: its contents are not what its checksum says. Nothing was changed; "
+                + "take an earlier backup.");
     }
 
     /** Puts a backup's rows into tables of its version that are empty, comparing each table's checksum on the way. */
     static void load(Path file, Manifest manifest, Connection db) throws IOException, SQLException {
-        try (ZipFile zip = new ZipFile(file.toFile()); Filler filler = new Filler(db, Contents.tables(db))) {
+        try (ZipFile zip = new ZipFile(file.toFile());
+                Filler filler = new Filler(db, Contents.tables(db))) {
             for (Contents.Sum sum : manifest.contents()) {
                 ZipEntry entry = zip.getEntry(entry(sum.name()));
                 if (entry == null) {
                     throw damaged(file);
                 }
-                try (DigestInputStream in = new DigestInputStream(new BufferedInputStream(zip.getInputStream(entry)), Contents.sha256())) {
+                try (DigestInputStream in =
+                        new DigestInputStream(new BufferedInputStream(zip.getInputStream(entry)), Contents.sha256())) {
                     RowReader.read(in, sum, filler);
-                    if (!HexFormat.of().formatHex(in.getMessageDigest().digest()).equals(sum.sha256())) {
+                    if (!HexFormat.of()
+                            .formatHex(in.getMessageDigest().digest())
+                            .equals(sum.sha256())) {
                         throw damaged(file);
                     }
                 }
@@ -177,7 +195,8 @@ final class Backup {
         }
         for (Contents.Sum sum : manifest.contents()) {
             if (!now.contains(sum)) {
-                throw new Refused("The table " + sum.name() + " did not come back as " + file + " has it; nothing was changed.");
+                throw new Refused(
+                        "The table " + sum.name() + " did not come back as " + file + " has it; nothing was changed.");
             }
         }
     }

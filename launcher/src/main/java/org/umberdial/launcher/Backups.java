@@ -21,9 +21,11 @@ final class Backups {
     static final String BEFORE = "before";
     /** Of a shop that a recovery put another in the place of. */
     static final String REPLACED = "replaced";
+
     private static final int KEPT = 14;
     private static final Pattern NAME = Pattern.compile("([a-z]+(?:-[0-9]+)?)-([0-9]{8}T[0-9]{6}Z)\\.(?:umber|gz)");
-    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("uuuuMMdd'T'HHmmss'Z'").withZone(ZoneOffset.UTC);
+    private static final DateTimeFormatter STAMP =
+            DateTimeFormatter.ofPattern("uuuuMMdd'T'HHmmss'Z'").withZone(ZoneOffset.UTC);
 
     private final Path folder;
 
@@ -41,7 +43,10 @@ final class Backups {
             return List.of();
         }
         try (Stream<Path> files = Files.list(folder)) {
-            return files.filter(file -> NAME.matcher(file.getFileName().toString()).matches()).sorted(Comparator.comparing(Backups::stamp).reversed()).toList();
+            return files.filter(
+                            file -> NAME.matcher(file.getFileName().toString()).matches())
+                    .sorted(Comparator.comparing(Backups::stamp).reversed())
+                    .toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -68,8 +73,13 @@ final class Backups {
 
     /** Whether the latest daily one is a day old, or stamped ahead by a clock that has been set back since. */
     boolean dailyIsDue(Instant now) {
-        Optional<Instant> last = all().stream().filter(file -> kind(file).equals(DAILY)).findFirst().map(file -> STAMP.parse(stamp(file), Instant::from));
-        return last.isEmpty() || last.get().plus(Duration.ofDays(1)).isBefore(now) || last.get().isAfter(now.plus(Duration.ofHours(1)));
+        Optional<Instant> last = all().stream()
+                .filter(file -> kind(file).equals(DAILY))
+                .findFirst()
+                .map(file -> STAMP.parse(stamp(file), Instant::from));
+        return last.isEmpty()
+                || last.get().plus(Duration.ofDays(1)).isBefore(now)
+                || last.get().isAfter(now.plus(Duration.ofHours(1)));
     }
 
     /** Lets the oldest of a kind go. */

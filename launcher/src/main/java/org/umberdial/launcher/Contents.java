@@ -23,21 +23,36 @@ import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The rows of a shop's tables as text: a table is JSON Lines, a row an array of its cells in the order of the columns, a cell
- * the database's own text for it, base64 for bytes, or null. The order is the primary key's, so equal tables are equal texts.
+ * The rows of a shop's tables as text: a table is JSON Lines, a row an array of its cells in the order of the columns,
+ * a cell the database's own text for it, base64 for bytes, or null. The order is the primary key's, so equal tables are
+ * equal texts.
  */
 final class Contents {
-    /** Who is at the door at the moment is nobody's memory, and a link that still lets somebody in must not come back to life. */
+    /**
+     * Who is at the door at the moment is nobody's memory, and a link that still lets somebody in must not come back to
+     * life.
+     */
     private static final Set<String> NOT_KEPT = Set.of(
-            "flyway_schema_history", "SPRING_SESSION", "SPRING_SESSION_ATTRIBUTES", "one_time_tokens", "sign_in_try", "known_device", "used_challenge", "server_secret");
-    private static final Set<String> BYTES = Set.of("blob", "tinyblob", "mediumblob", "longblob", "binary", "varbinary");
+            "flyway_schema_history",
+            "SPRING_SESSION",
+            "SPRING_SESSION_ATTRIBUTES",
+            "one_time_tokens",
+            "sign_in_try",
+            "known_device",
+            "used_challenge",
+            "server_secret");
+
+    private static final Set<String> BYTES =
+            Set.of("blob", "tinyblob", "mediumblob", "longblob", "binary", "varbinary");
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int ROWS_AT_ONCE = 50;
 
     /** @param columns name and whether it holds bytes, in order */
     record Table(String name, Map<String, Boolean> columns, List<String> key) {
         String columnList() {
-            return String.join(", ", columns.keySet().stream().map(column -> "`" + column + "`").toList());
+            return String.join(
+                    ", ",
+                    columns.keySet().stream().map(column -> "`" + column + "`").toList());
         }
     }
 
@@ -51,13 +66,27 @@ final class Contents {
         Map<String, Map<String, Boolean>> columns = new TreeMap<>();
         Map<String, List<String>> keys = new TreeMap<>();
         Map<String, Set<String>> parents = new TreeMap<>();
-        query(db, "SELECT c.table_name, c.column_name, c.data_type FROM information_schema.columns c JOIN information_schema.tables t ON t.table_schema = c.table_schema AND t.table_name = c.table_name"
-                + " WHERE c.table_schema = DATABASE() AND t.table_type = 'BASE TABLE' ORDER BY c.table_name, c.ordinal_position",
-                row -> columns.computeIfAbsent(row.getString(1), name -> new LinkedHashMap<>()).put(row.getString(2), BYTES.contains(row.getString(3))));
-        query(db, "SELECT table_name, column_name FROM information_schema.key_column_usage WHERE table_schema = DATABASE() AND constraint_name = 'PRIMARY' ORDER BY table_name, ordinal_position",
-                row -> keys.computeIfAbsent(row.getString(1), name -> new ArrayList<>()).add(row.getString(2)));
-        query(db, "SELECT table_name, referenced_table_name FROM information_schema.key_column_usage WHERE table_schema = DATABASE() AND referenced_table_name IS NOT NULL",
-                row -> parents.computeIfAbsent(row.getString(1), name -> new HashSet<>()).add(row.getString(2)));
+        query(
+                db,
+                "SELECT c.table_name, c.column_name, c.data_type FROM information_schema.columns c JOIN "
+                        + "information_schema.tables t ON t.table_schema = c.table_schema AND t.table_name = "
+                        + "c.table_name"
+                        + " WHERE c.table_schema = DATABASE() AND t.table_type = 'BASE TABLE' ORDER BY "
+                        + "c.table_name, c.ordinal_position",
+                row -> columns.computeIfAbsent(row.getString(1), name -> new LinkedHashMap<>())
+                        .put(row.getString(2), BYTES.contains(row.getString(3))));
+        query(
+                db,
+                "SELECT table_name, column_name FROM information_schema.key_column_usage WHERE table_schema = "
+                        + "DATABASE() AND constraint_name = 'PRIMARY' ORDER BY table_name, ordinal_position",
+                row -> keys.computeIfAbsent(row.getString(1), name -> new ArrayList<>())
+                        .add(row.getString(2)));
+        query(
+                db,
+                "SELECT table_name, referenced_table_name FROM information_schema.key_column_usage WHERE "
+                        + "table_schema = DATABASE() AND referenced_table_name IS NOT NULL",
+                row -> parents.computeIfAbsent(row.getString(1), name -> new HashSet<>())
+                        .add(row.getString(2)));
         columns.keySet().removeAll(NOT_KEPT);
         List<Table> ordered = new ArrayList<>();
         Set<String> done = new HashSet<>();
@@ -68,7 +97,8 @@ final class Contents {
                 waits.remove(table.getKey());
                 if (!done.contains(table.getKey()) && done.containsAll(waits)) {
                     done.add(table.getKey());
-                    ordered.add(new Table(table.getKey(), table.getValue(), keys.getOrDefault(table.getKey(), List.of())));
+                    ordered.add(
+                            new Table(table.getKey(), table.getValue(), keys.getOrDefault(table.getKey(), List.of())));
                 }
             }
             if (done.size() == before) {
@@ -83,7 +113,8 @@ final class Contents {
     }
 
     private static void query(Connection db, String sql, Row each) throws SQLException {
-        try (Statement statement = db.createStatement(); ResultSet rows = statement.executeQuery(sql)) {
+        try (Statement statement = db.createStatement();
+                ResultSet rows = statement.executeQuery(sql)) {
             while (rows.next()) {
                 each.read(rows);
             }
@@ -93,9 +124,14 @@ final class Contents {
     /** Writes a table's text and says what it adds up to. */
     static Sum write(Connection db, Table table, OutputStream out) throws SQLException, IOException {
         DigestOutputStream digest = new DigestOutputStream(out, sha256());
-        String order = table.key.isEmpty() ? table.columnList() : String.join(", ", table.key.stream().map(column -> "`" + column + "`").toList());
+        String order = table.key.isEmpty()
+                ? table.columnList()
+                : String.join(
+                        ", ",
+                        table.key.stream().map(column -> "`" + column + "`").toList());
         long count = 0;
-        try (PreparedStatement select = db.prepareStatement("SELECT " + table.columnList() + " FROM `" + table.name + "` ORDER BY " + order)) {
+        try (PreparedStatement select =
+                db.prepareStatement("SELECT " + table.columnList() + " FROM `" + table.name + "` ORDER BY " + order)) {
             select.setFetchSize(ROWS_AT_ONCE);
             try (ResultSet rows = select.executeQuery()) {
                 while (rows.next()) {
@@ -105,11 +141,16 @@ final class Contents {
                 }
             }
         }
-        return new Sum(table.name, List.copyOf(table.columns.keySet()), count, HexFormat.of().formatHex(digest.getMessageDigest().digest()));
+        return new Sum(
+                table.name,
+                List.copyOf(table.columns.keySet()),
+                count,
+                HexFormat.of().formatHex(digest.getMessageDigest().digest()));
     }
 
     private static void row(ResultSet rows, Table table, OutputStream out) throws SQLException {
-        try (JsonGenerator json = JSON.writer().without(StreamWriteFeature.AUTO_CLOSE_TARGET).createGenerator(out)) {
+        try (JsonGenerator json =
+                JSON.writer().without(StreamWriteFeature.AUTO_CLOSE_TARGET).createGenerator(out)) {
             json.writeStartArray();
             int at = 0;
             for (boolean bytes : table.columns.values()) {

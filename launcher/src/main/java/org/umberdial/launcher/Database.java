@@ -15,11 +15,11 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
- * A MariaDB server of our own on loopback: its data folder and its process. Uses nothing but the JDK, since the build starts
- * one before anything else is there.
+ * A MariaDB server of our own on loopback: its data folder and its process. Uses nothing but the JDK, since the build
+ * starts one before anything else is there.
  *
- * <p>Whoever else is on the machine gets nowhere: both accounts have random passwords made anew at each start, rights on the
- * shop's schema alone, no FILE and no SUPER; the server's own root comes in by a socket in a folder of its user.
+ * <p>Whoever else is on the machine gets nowhere: both accounts have random passwords made anew at each start, rights
+ * on the shop's schema alone, no FILE and no SUPER; the server's own root comes in by a socket in a folder of its user.
  */
 public final class Database {
     private static final byte PROTOCOL = 10;
@@ -30,7 +30,7 @@ public final class Database {
     private final String schemas;
 
     /**
-     * @param folder  where its data lies, or will
+     * @param folder where its data lies, or will
      * @param schemas what the accounts may touch: a name, or a pattern as GRANT takes it
      */
     public Database(Path folder, String schemas) {
@@ -39,13 +39,14 @@ public final class Database {
     }
 
     /**
-     * MariaDB has a word of its own about who may read what it makes; and a server that starts removes temporary tables of every
-     * server that shares its temporary folder, so this one has its own.
+     * MariaDB has a word of its own about who may read what it makes; and a server that starts removes temporary tables
+     * of every server that shares its temporary folder, so this one has its own.
      */
     private void keepApart(ProcessBuilder builder) {
         builder.environment().put("UMASK", "0600");
         builder.environment().put("UMASK_DIR", "0700");
-        builder.environment().put("TMPDIR", OwnFiles.folder(folder.resolve("tmp")).toString());
+        builder.environment()
+                .put("TMPDIR", OwnFiles.folder(folder.resolve("tmp")).toString());
     }
 
     private Path data() {
@@ -61,15 +62,23 @@ public final class Database {
     public void install() {
         OwnFiles.folder(folder);
         List<String> command = List.of(
-                Programs.path("mariadb-install-db"), "--no-defaults", "--user=" + Programs.user(), "--datadir=" + data(),
-                "--auth-root-authentication-method=socket", "--auth-root-socket-user=" + Programs.user(), "--skip-test-db");
+                Programs.path("mariadb-install-db"),
+                "--no-defaults",
+                "--user=" + Programs.user(),
+                "--datadir=" + data(),
+                "--auth-root-authentication-method=socket",
+                "--auth-root-socket-user=" + Programs.user(),
+                "--skip-test-db");
         try {
             ProcessBuilder builder = new ProcessBuilder(Programs.closed(command)).redirectErrorStream(true);
             keepApart(builder);
             OwnFiles.write(folder.resolve("install.log"), "");
-            Process process = builder.redirectOutput(folder.resolve("install.log").toFile()).start();
+            Process process = builder.redirectOutput(
+                            folder.resolve("install.log").toFile())
+                    .start();
             if (process.waitFor() != 0) {
-                throw new Refused("MariaDB could not make its tables in " + folder + ":\n" + tail(folder.resolve("install.log")));
+                throw new Refused(
+                        "MariaDB could not make its tables in " + folder + ":\n" + tail(folder.resolve("install.log")));
             }
             OwnFiles.folder(data());
         } catch (IOException e) {
@@ -142,14 +151,29 @@ public final class Database {
 
     private List<String> command(Access access, Path run, Path first) {
         return List.of(
-                Programs.path("mariadbd"), "--no-defaults", "--user=" + Programs.user(), mark(),
-                "--socket=" + run.resolve("db.sock"), "--pid-file=" + run.resolve("pid"), "--log-error=" + log(),
-                "--bind-address=127.0.0.1", "--port=" + access.port(), "--skip-name-resolve",
-                "--init-file=" + first, "--local-infile=0", "--secure-file-priv=" + run, "--symbolic-links=0",
+                Programs.path("mariadbd"),
+                "--no-defaults",
+                "--user=" + Programs.user(),
+                mark(),
+                "--socket=" + run.resolve("db.sock"),
+                "--pid-file=" + run.resolve("pid"),
+                "--log-error=" + log(),
+                "--bind-address=127.0.0.1",
+                "--port=" + access.port(),
+                "--skip-name-resolve",
+                "--init-file=" + first,
+                "--local-infile=0",
+                "--secure-file-priv=" + run,
+                "--symbolic-links=0",
                 // Anybody on this machine may knock; a few bad knocks must not shut the application out.
-                "--max-connect-errors=4294967295", "--connect-timeout=5", "--max-connections=300",
-                "--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci", "--default-time-zone=+00:00",
-                "--max-allowed-packet=256M", "--innodb-flush-log-at-trx-commit=1");
+                "--max-connect-errors=4294967295",
+                "--connect-timeout=5",
+                "--max-connections=300",
+                "--character-set-server=utf8mb4",
+                "--collation-server=utf8mb4_uca1400_ai_ci",
+                "--default-time-zone=+00:00",
+                "--max-allowed-packet=256M",
+                "--innodb-flush-log-at-trx-commit=1");
     }
 
     /** One statement a line, as an init file wants them. It runs before anybody is let in, at every start. */
@@ -169,7 +193,10 @@ public final class Database {
         return statements;
     }
 
-    /** Where its socket lies: beside the data if the path is short enough for a socket, else in a private temporary folder. */
+    /**
+     * Where its socket lies: beside the data if the path is short enough for a socket, else in a private temporary
+     * folder.
+     */
     private Path runFolder() throws IOException {
         Path beside = folder.resolve("run");
         return beside.toString().length() < LONGEST_SOCKET_PATH - "/db.sock".length()
@@ -177,7 +204,9 @@ public final class Database {
                 : Files.createTempDirectory("umber-");
     }
 
-    /** Whether a server that speaks MariaDB's protocol lets connections in; it does so only once its init file has run. */
+    /**
+     * Whether a server that speaks MariaDB's protocol lets connections in; it does so only once its init file has run.
+     */
     private static boolean answers(int port) {
         try (Socket socket = new Socket()) {
             socket.connect(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 500);

@@ -7,7 +7,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** Puts rows from a file into tables that are there. Names that no table or column of ours has are refused, never run. */
+/**
+ * Puts rows from a file into tables that are there. Names that no table or column of ours has are refused, never run.
+ */
 final class Filler implements AutoCloseable {
     private static final int ROWS_AT_ONCE = 200;
     private static final long BYTES_AT_ONCE = 4_000_000;
@@ -37,7 +39,8 @@ final class Filler implements AutoCloseable {
             insert = db.prepareStatement(sql(table, columns));
         }
         if (cells.size() != columns.size()) {
-            throw new Refused("A row of " + table + " has " + cells.size() + " cells and not " + columns.size() + "; the file is damaged.");
+            throw new Refused("A row of " + table + " has " + cells.size() + " cells and not " + columns.size()
+                    + "; the file is damaged.");
         }
         for (int i = 0; i < cells.size(); i++) {
             Object cell = cells.get(i);
@@ -55,9 +58,11 @@ final class Filler implements AutoCloseable {
     private String sql(String table, List<String> columns) {
         Contents.Table there = known.get(table);
         if (there == null || !there.columns().keySet().containsAll(columns) || columns.isEmpty()) {
-            throw new Refused("The file has rows for a table this program does not know that way: " + table.replaceAll("[^A-Za-z0-9_]", "?") + ".");
+            throw new Refused("The file has rows for a table this program does not know that way: "
+                    + table.replaceAll("[^A-Za-z0-9_]", "?") + ".");
         }
-        String names = String.join(", ", columns.stream().map(column -> "`" + column + "`").toList());
+        String names = String.join(
+                ", ", columns.stream().map(column -> "`" + column + "`").toList());
         return "INSERT INTO `" + table + "` (" + names + ") VALUES (" + "?, ".repeat(columns.size() - 1) + "?)";
     }
 

@@ -7,8 +7,8 @@ import java.nio.file.Path;
 import java.util.regex.Pattern;
 
 /**
- * The tables of a shop as one state of them: a whole MariaDB data folder inside the shop's place. {@code db} is what earlier
- * versions made; since then they are numbered.
+ * The tables of a shop as one state of them: a whole MariaDB data folder inside the shop's place. {@code db} is what
+ * earlier versions made; since then they are numbered.
  */
 public record Generation(Path folder) {
     static final Pattern NAME = Pattern.compile("db(-[0-9]{4})?");

@@ -47,7 +47,9 @@ final class Keeper {
      */
     void run(boolean lan) throws InterruptedException {
         if (taken(wanted.port())) {
-            throw new Refused("port " + wanted.port() + " is in use; run ./umber stop if that is Umber Dial, or choose another with --port " + (wanted.port() + 1));
+            throw new Refused("port " + wanted.port()
+                    + " is in use; run ./umber stop if that is Umber Dial, or choose another with --port "
+                    + (wanted.port() + 1));
         }
         try (Place.Held held = place.hold()) {
             Runtime.getRuntime().addShutdownHook(new Thread(this::stop));
@@ -61,18 +63,22 @@ final class Keeper {
                 writeDown();
             }
             if (cutShort || restoring) {
-                Standing.happened(place, restoring ? Standing.Kind.RESTORE_BROKEN_OFF : Standing.Kind.ENDED_WITHOUT_WARNING);
+                Standing.happened(
+                        place, restoring ? Standing.Kind.RESTORE_BROKEN_OFF : Standing.Kind.ENDED_WITHOUT_WARNING);
             }
             long owners = owners();
             if (lan && owners == 0) {
-                throw new Refused("nobody owns this shop yet, so it is not opened to the network: run ./umber start, open " + wanted.address() + " on this machine, make the owner, then start it with --lan");
+                throw new Refused(
+                        "nobody owns this shop yet, so it is not opened to the network: run ./umber start, open "
+                                + wanted.address() + " on this machine, make the owner, then start it with --lan");
             }
             startApplication();
             place.healthy();
             new Backups(place).letGoOfOld();
             System.out.println("Umber Dial: " + wanted.address() + "   (Ctrl-C stops it)");
             if (!wanted.demo() && owners == 0) {
-                System.out.println("Nobody owns this shop yet: open that address in a browser on this machine, and it is yours");
+                System.out.println(
+                        "Nobody owns this shop yet: open that address in a browser on this machine, and it is yours");
             }
             watch();
         } finally {
@@ -98,12 +104,20 @@ final class Keeper {
             writeDown();
         }
         if (!application.serves(serving) && !isStopping()) {
-            throw new Refused("the application did not start; its last words, all of them in " + place.serverLog() + ":\n" + application.lastWords());
+            throw new Refused("the application did not start; its last words, all of them in " + place.serverLog()
+                    + ":\n" + application.lastWords());
         }
     }
 
     private void writeDown() {
-        new Running(ProcessHandle.current().pid(), opened.database().pid(), serving == null ? 0 : serving.pid(), wanted.port(), opened.generation().name(), opened.access()).write(place);
+        new Running(
+                        ProcessHandle.current().pid(),
+                        opened.database().pid(),
+                        serving == null ? 0 : serving.pid(),
+                        wanted.port(),
+                        opened.generation().name(),
+                        opened.access())
+                .write(place);
     }
 
     private synchronized boolean isStopping() {
@@ -144,7 +158,9 @@ final class Keeper {
         falls.add(now);
         falls.removeIf(fall -> fall < now - FALLS_WITHIN_MILLIS);
         if (falls.size() > FALLS_ALLOWED) {
-            throw new Refused(what.substring(0, what.indexOf(';')) + " " + falls.size() + " times within two minutes; look into " + place.serverLog() + " and the database's error.log beside its data. ./umber recover says what is there.");
+            throw new Refused(what.substring(0, what.indexOf(';')) + " " + falls.size()
+                    + " times within two minutes; look into " + place.serverLog()
+                    + " and the database's error.log beside its data. ./umber recover says what is there.");
         }
     }
 
@@ -169,16 +185,18 @@ final class Keeper {
         if (backups.dailyIsDue(Instant.now())) {
             Tables tables = opened.tables();
             Generation generation = opened.generation();
-            Thread backup = new Thread(() -> {
-                try {
-                    requireRoom(backups, generation);
-                    Backup.save(place, tables, backups.next(Backups.DAILY, Instant.now()), Steps.NONE);
-                    backups.letGo(Backups.DAILY);
-                } catch (RuntimeException failed) {
-                    say.accept("the daily backup failed: " + failed.getMessage());
-                    Standing.happened(place, Standing.Kind.BACKUP_FAILED);
-                }
-            }, "backup");
+            Thread backup = new Thread(
+                    () -> {
+                        try {
+                            requireRoom(backups, generation);
+                            Backup.save(place, tables, backups.next(Backups.DAILY, Instant.now()), Steps.NONE);
+                            backups.letGo(Backups.DAILY);
+                        } catch (RuntimeException failed) {
+                            say.accept("the daily backup failed: " + failed.getMessage());
+                            Standing.happened(place, Standing.Kind.BACKUP_FAILED);
+                        }
+                    },
+                    "backup");
             backup.setDaemon(true);
             backup.start();
         }
@@ -222,7 +240,9 @@ final class Keeper {
         Programs.with(Application.JAR, Application.mark(place)).forEach(Application::stop);
         // A server, or the script that was making its first tables and would start it once more.
         String onItsTables = "--datadir=" + place.folder() + "/db";
-        for (List<ProcessHandle> left = Programs.with(onItsTables); !left.isEmpty(); left = Programs.with(onItsTables)) {
+        for (List<ProcessHandle> left = Programs.with(onItsTables);
+                !left.isEmpty();
+                left = Programs.with(onItsTables)) {
             left.forEach(Database::stop);
         }
         Running.forget(place);

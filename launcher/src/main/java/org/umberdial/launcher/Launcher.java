@@ -13,9 +13,21 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-/** The verbs of {@code ./umber} that need a shop. Exit 0 when done, 1 when refused, 2 when the words are not understood. */
-@Command(name = "umber", description = "Keeps a shop standing.", subcommands = {
-    Launcher.Start.class, Launcher.Demo.class, Launcher.Stop.class, Launcher.Save.class, Launcher.BringIn.class, Launcher.Recover.class, Launcher.SignIn.class})
+/**
+ * The verbs of {@code ./umber} that need a shop. Exit 0 when done, 1 when refused, 2 when the words are not understood.
+ */
+@Command(
+        name = "umber",
+        description = "Keeps a shop standing.",
+        subcommands = {
+            Launcher.Start.class,
+            Launcher.Demo.class,
+            Launcher.Stop.class,
+            Launcher.Save.class,
+            Launcher.BringIn.class,
+            Launcher.Recover.class,
+            Launcher.SignIn.class
+        })
 public final class Launcher implements Runnable {
     private Launcher() {}
 
@@ -30,7 +42,8 @@ public final class Launcher implements Runnable {
                 say(failure.getMessage());
                 return 1;
             }
-            say("this could not be done: " + failure.getMessage() + " (" + failure.getClass().getSimpleName() + ")");
+            say("this could not be done: " + failure.getMessage() + " ("
+                    + failure.getClass().getSimpleName() + ")");
             if (System.getenv("UMBER_TRACE") != null) {
                 failure.printStackTrace();
             }
@@ -121,7 +134,12 @@ public final class Launcher implements Runnable {
             if (Keeper.taken(lanPort)) {
                 throw new Refused("port " + lanPort + " is in use; choose another with --lan-port " + (lanPort + 1));
             }
-            List<String> settings = new ArrayList<>(List.of("--umber.lan.open=true", "--umber.lan.port=" + lanPort, "--umber.lan.addresses=" + names, "--umber.lan.certificate=" + readable(certificate), "--umber.lan.key=" + readable(key)));
+            List<String> settings = new ArrayList<>(List.of(
+                    "--umber.lan.open=true",
+                    "--umber.lan.port=" + lanPort,
+                    "--umber.lan.addresses=" + names,
+                    "--umber.lan.certificate=" + readable(certificate),
+                    "--umber.lan.key=" + readable(key)));
             if (!names.isEmpty()) {
                 String first = names.split(",")[0];
                 settings.add("--umber.passkeys.host=" + first);
@@ -168,13 +186,16 @@ public final class Launcher implements Runnable {
             if (!place.exists()) {
                 throw new Refused("there is no shop in " + place.folder() + " yet");
             }
-            Optional<Running> running = Running.of(place).filter(r -> r.liveDatabase(place).isPresent() && r.liveLauncher().isPresent());
+            Optional<Running> running = Running.of(place)
+                    .filter(r -> r.liveDatabase(place).isPresent()
+                            && r.liveLauncher().isPresent());
             if (running.isPresent()) {
                 return act.apply(new Tables(running.get().access(), Access.SCHEMA));
             }
             try (Place.Held held = place.hold()) {
                 Keeper.endLeftovers(place);
-                Generation current = place.current().orElseThrow(() -> new Refused("there is no shop in " + place.folder() + " yet"));
+                Generation current = place.current()
+                        .orElseThrow(() -> new Refused("there is no shop in " + place.folder() + " yet"));
                 try (Opened opened = Opened.start(current)) {
                     return act.apply(opened.tables());
                 }
@@ -209,7 +230,10 @@ public final class Launcher implements Runnable {
             try (Place.Held held = place.hold()) {
                 Keeper.endLeftovers(place);
                 if (place.current().isPresent()) {
-                    throw new Refused("there is a shop here already; restore into an empty place (UMBER_HOME=elsewhere ./umber restore " + source + "), or ./umber recover --from " + source + " to put it in this shop's place");
+                    throw new Refused("there is a shop here already; restore into an empty place (UMBER_HOME=elsewhere "
+                            + "./umber restore "
+                            + source + "), or ./umber recover --from " + source
+                            + " to put it in this shop's place");
                 }
                 new Restore(place, Steps.NONE).from(source);
             }
@@ -247,18 +271,25 @@ public final class Launcher implements Runnable {
                 if (from == null && !bringBack) {
                     return report(recovery);
                 }
-                Recovery.Proposal chosen = from != null ? new Recovery.Proposal(Optional.of(from)) : recovery.proposal().orElseThrow(() -> new Refused("there is no earlier state and no whole backup here"));
+                Recovery.Proposal chosen = from != null
+                        ? new Recovery.Proposal(Optional.of(from))
+                        : recovery.proposal()
+                                .orElseThrow(() -> new Refused("there is no earlier state and no whole backup here"));
                 recovery.bringBack(chosen).ifPresent(kept -> say("what was in use is kept: " + kept));
-                say(chosen.file().map(file -> file + " is back").orElse("the state before the last change is back") + "; ./umber start opens it");
+                say(chosen.file().map(file -> file + " is back").orElse("the state before the last change is back")
+                        + "; ./umber start opens it");
                 return 0;
             }
         }
 
         private static int report(Recovery recovery) {
             recovery.whatIsThere().forEach(System.out::println);
-            recovery.proposal().ifPresentOrElse(
-                    proposal -> System.out.println("To go back to " + proposal.file().map(Path::toString).orElse("the state before the last change") + ": ./umber recover --bring-back"),
-                    () -> System.out.println("There is no earlier state to go back to."));
+            recovery.proposal()
+                    .ifPresentOrElse(
+                            proposal -> System.out.println("To go back to "
+                                    + proposal.file().map(Path::toString).orElse("the state before the last change")
+                                    + ": ./umber recover --bring-back"),
+                            () -> System.out.println("There is no earlier state to go back to."));
             return 0;
         }
     }
@@ -297,5 +328,4 @@ public final class Launcher implements Runnable {
             return Integer.parseInt(text);
         }
     }
-
 }

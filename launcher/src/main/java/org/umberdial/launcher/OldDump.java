@@ -17,8 +17,8 @@ import java.util.regex.Pattern;
 import java.util.zip.GZIPInputStream;
 
 /**
- * A backup as versions before tables 7 made it: MariaDB's own dump, gzipped, between a first line that names the version and a
- * last one that closes it. Its rows are taken out of its INSERT statements; no statement in it is run.
+ * A backup as versions before tables 7 made it: MariaDB's own dump, gzipped, between a first line that names the
+ * version and a last one that closes it. Its rows are taken out of its INSERT statements; no statement in it is run.
  */
 final class OldDump {
     private static final Pattern FIRST = Pattern.compile("-- Umber Dial backup, format 1, tables (\\d+)");
@@ -50,7 +50,9 @@ final class OldDump {
     }
 
     private static BufferedReader open(Path file) throws IOException {
-        return new BufferedReader(new InputStreamReader(new GZIPInputStream(Files.newInputStream(file), 1 << 16), StandardCharsets.UTF_8), 1 << 16);
+        return new BufferedReader(
+                new InputStreamReader(new GZIPInputStream(Files.newInputStream(file), 1 << 16), StandardCharsets.UTF_8),
+                1 << 16);
     }
 
     /** Rows of each table that were put in. */
@@ -214,7 +216,9 @@ final class OldDump {
                 StringBuilder text = new StringBuilder();
                 boolean quoted = c == '\'';
                 end = quoted ? quoted(text) : bare(c, text);
-                String column = columns.getOrDefault(table, List.of()).size() > cells.size() ? columns.get(table).get(cells.size()) : "";
+                String column = columns.getOrDefault(table, List.of()).size() > cells.size()
+                        ? columns.get(table).get(cells.size())
+                        : "";
                 cells.add(cell(text.toString(), quoted, filler.holdsBytes(table, column)));
             } while (end == ',');
             if (end != ')') {

@@ -8,8 +8,9 @@ import java.time.Instant;
 import java.util.function.Consumer;
 
 /**
- * Makes a place's shop ready to serve: the first start, and the change of an older version's tables. Both work on a generation
- * nobody uses; MariaDB cannot roll a change of tables back, but a generation that is not the shop yet can be thrown away.
+ * Makes a place's shop ready to serve: the first start, and the change of an older version's tables. Both work on a
+ * generation nobody uses; MariaDB cannot roll a change of tables back, but a generation that is not the shop yet can be
+ * thrown away.
  */
 final class Opening {
     private static final long SPARE_BYTES = 300_000_000;
@@ -42,10 +43,14 @@ final class Opening {
             int version = state.version();
             int newest = state.newest();
             if (state.broken()) {
-                throw new Refused("A change of this shop's tables was broken off by an earlier version, which left them half changed. ./umber recover says which backup brings the shop back.");
+                throw new Refused(
+                        "A change of this shop's tables was broken off by an earlier version, which left them "
+                                + "half changed. ./umber recover says which backup brings the shop back.");
             }
             if (version > newest) {
-                throw new Refused("This shop was last used by a newer Umber Dial (tables " + version + "; this one knows up to " + newest + "): start that one, or restore an older backup elsewhere.");
+                throw new Refused(
+                        "This shop was last used by a newer Umber Dial (tables " + version + "; this one knows up to "
+                                + newest + "): start that one, or restore an older backup elsewhere.");
             }
             return version < newest ? upgrade(opened, version, newest) : opened;
         } catch (RuntimeException failed) {
@@ -56,7 +61,9 @@ final class Opening {
 
     private void brokenOff(String file) {
         if (place.current().isEmpty()) {
-            throw new Refused("A restore of " + file + " was broken off, so there is no shop here yet. Run ./umber restore " + file + " again; to begin with an empty shop instead, ./umber recover --forget-restore.");
+            throw new Refused(
+                    "A restore of " + file + " was broken off, so there is no shop here yet. Run ./umber restore "
+                            + file + " again; to begin with an empty shop instead, ./umber recover --forget-restore.");
         }
         say.accept("a restore of " + file + " was broken off; the shop is as it was before");
         place.restored();
@@ -91,7 +98,10 @@ final class Opening {
             OwnFiles.copy(was.folder().resolve("data"), next.folder().resolve("data"));
         } catch (IOException failed) {
             place.clearStrays();
-            throw new Refused("The tables could not be copied to change them (" + failed.getMessage() + "); the shop is as it was.", failed);
+            throw new Refused(
+                    "The tables could not be copied to change them (" + failed.getMessage()
+                            + "); the shop is as it was.",
+                    failed);
         }
         steps.reached("before the copy is started");
         Opened opened = Opened.start(next);
@@ -120,7 +130,9 @@ final class Opening {
             long needed = OwnFiles.size(was.folder()) + SPARE_BYTES;
             long there = OwnFiles.free(place.folder());
             if (there < needed) {
-                throw new Refused("The new version changes a copy of the tables, which needs " + needed / 1_000_000 + " MB; " + there / 1_000_000 + " MB are free in " + place.folder() + ". Free some space, then start again; the shop is as it was.");
+                throw new Refused("The new version changes a copy of the tables, which needs " + needed / 1_000_000
+                        + " MB; " + there / 1_000_000 + " MB are free in " + place.folder()
+                        + ". Free some space, then start again; the shop is as it was.");
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

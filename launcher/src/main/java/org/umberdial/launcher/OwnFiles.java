@@ -30,7 +30,11 @@ final class OwnFiles {
             Files.setPosixFilePermissions(folder, FOLDER);
             return folder;
         } catch (UnsupportedOperationException | java.nio.file.AccessDeniedException shared) {
-            throw new Refused(folder + " cannot be made a folder of its user alone; choose a place on a disk of this machine that you own (UMBER_HOME).", shared);
+            throw new Refused(
+                    folder
+                            + " cannot be made a folder of its user alone; choose a place on a disk of this "
+                            + "machine that you own (UMBER_HOME).",
+                    shared);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -95,7 +99,9 @@ final class OwnFiles {
     /** Bytes of all files in a folder. */
     static long size(Path folder) throws IOException {
         try (var files = Files.walk(folder)) {
-            return files.filter(file -> Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)).mapToLong(OwnFiles::bytes).sum();
+            return files.filter(file -> Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS))
+                    .mapToLong(OwnFiles::bytes)
+                    .sum();
         }
     }
 

@@ -14,8 +14,8 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * The folder of one shop. {@code current} names the generation in use, {@code previous} the one before the last change until
- * a start after it was healthy; both are written at once, so a reader finds one state or the other.
+ * The folder of one shop. {@code current} names the generation in use, {@code previous} the one before the last change
+ * until a start after it was healthy; both are written at once, so a reader finds one state or the other.
  */
 public final class Place {
     private static final String CURRENT = "current";
@@ -57,7 +57,8 @@ public final class Place {
 
     /** The generation in use; one that an earlier version made when nothing says otherwise. */
     public Optional<Generation> current() {
-        return named(CURRENT).or(() -> Optional.of(new Generation(folder.resolve(LEGACY))).filter(Generation::there));
+        return named(CURRENT)
+                .or(() -> Optional.of(new Generation(folder.resolve(LEGACY))).filter(Generation::there));
     }
 
     /** The generation before the last change, while it is kept. */
@@ -66,10 +67,15 @@ public final class Place {
     }
 
     private Optional<Generation> named(String pointer) {
-        return read(pointer).filter(name -> Generation.NAME.matcher(name).matches()).map(name -> new Generation(folder.resolve(name))).filter(Generation::there);
+        return read(pointer)
+                .filter(name -> Generation.NAME.matcher(name).matches())
+                .map(name -> new Generation(folder.resolve(name)))
+                .filter(Generation::there);
     }
 
-    /** The file a restore was begun from and not ended; the shop it was to become is not there or is still the old one. */
+    /**
+     * The file a restore was begun from and not ended; the shop it was to become is not there or is still the old one.
+     */
     public Optional<String> restoring() {
         return read(RESTORING);
     }
@@ -136,7 +142,9 @@ public final class Place {
 
     /** Removes generations that nothing names: changes that were broken off, or what was kept long enough. */
     void clearStrays() {
-        List<String> named = Stream.concat(current().stream(), previous().stream()).map(Generation::name).toList();
+        List<String> named = Stream.concat(current().stream(), previous().stream())
+                .map(Generation::name)
+                .toList();
         for (Generation stray : generations()) {
             if (!named.contains(stray.name())) {
                 remove(stray);
@@ -161,7 +169,10 @@ public final class Place {
             return List.of();
         }
         try (Stream<Path> entries = Files.list(folder)) {
-            return entries.filter(entry -> Generation.NAME.matcher(entry.getFileName().toString()).matches() && Files.isDirectory(entry))
+            return entries.filter(entry -> Generation.NAME
+                                    .matcher(entry.getFileName().toString())
+                                    .matches()
+                            && Files.isDirectory(entry))
                     .map(Generation::new)
                     .sorted(Comparator.comparing(Generation::number))
                     .toList();
@@ -176,13 +187,16 @@ public final class Place {
     }
 
     void clearUnfinished() {
-        read(UNFINISHED).map(Path::of).filter(part -> part.getFileName().toString().matches(Backup.PART_NAME)).ifPresent(part -> {
-            try {
-                Files.deleteIfExists(part);
-            } catch (IOException stays) {
-                // Not ours to insist: the folder may be gone or read-only by now.
-            }
-        });
+        read(UNFINISHED)
+                .map(Path::of)
+                .filter(part -> part.getFileName().toString().matches(Backup.PART_NAME))
+                .ifPresent(part -> {
+                    try {
+                        Files.deleteIfExists(part);
+                    } catch (IOException stays) {
+                        // Not ours to insist: the folder may be gone or read-only by now.
+                    }
+                });
         forget(UNFINISHED);
     }
 
@@ -210,7 +224,8 @@ public final class Place {
     public Held hold() {
         make();
         try {
-            FileChannel channel = FileChannel.open(folder.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+            FileChannel channel =
+                    FileChannel.open(folder.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
             OwnFiles.lock(folder.resolve("lock"));
             FileLock lock;
             try {

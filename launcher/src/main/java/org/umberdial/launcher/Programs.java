@@ -21,7 +21,9 @@ final class Programs {
                 .filter(Files::isExecutable)
                 .map(Path::toString)
                 .findFirst()
-                .orElseThrow(() -> new Refused(name + " is missing; install it with: sudo apt-get install mariadb-server-core mariadb-client-core"));
+                .orElseThrow(() -> new Refused(name
+                        + " is missing; install it with: sudo apt-get install "
+                        + "mariadb-server-core mariadb-client-core"));
     }
 
     /** The user this runs as. */
@@ -31,17 +33,22 @@ final class Programs {
 
     /** The process of a number, if a word in its command line says that it is ours; numbers are used again. */
     static Optional<ProcessHandle> ours(long pid, String word) {
-        return ProcessHandle.of(pid).filter(ProcessHandle::isAlive).filter(handle -> commandLine(pid).contains(word));
+        return ProcessHandle.of(pid)
+                .filter(ProcessHandle::isAlive)
+                .filter(handle -> commandLine(pid).contains(word));
     }
 
     /** Every process with all of some words in its command line. */
     static List<ProcessHandle> with(String... words) {
-        return ProcessHandle.allProcesses().filter(process -> Stream.of(words).allMatch(commandLine(process.pid())::contains)).toList();
+        return ProcessHandle.allProcesses()
+                .filter(process -> Stream.of(words).allMatch(commandLine(process.pid())::contains))
+                .toList();
     }
 
     private static String commandLine(long pid) {
         try {
-            return new String(Files.readAllBytes(Path.of("/proc", Long.toString(pid), "cmdline"))).replace('\0', ' ') + ' ';
+            return new String(Files.readAllBytes(Path.of("/proc", Long.toString(pid), "cmdline"))).replace('\0', ' ')
+                    + ' ';
         } catch (IOException gone) {
             return "";
         }
@@ -69,8 +76,8 @@ final class Programs {
     }
 
     /**
-     * A command in a session of its own, so that Ctrl-C at the terminal reaches only the launcher, which ends the others in
-     * order.
+     * A command in a session of its own, so that Ctrl-C at the terminal reaches only the launcher, which ends the
+     * others in order.
      */
     static ProcessBuilder apart(List<String> command) {
         List<String> all = new ArrayList<>(List.of("setsid"));

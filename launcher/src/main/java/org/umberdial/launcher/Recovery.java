@@ -23,10 +23,13 @@ final class Recovery {
     /** One line a thing that is there. */
     List<String> whatIsThere() {
         List<String> lines = new ArrayList<>();
-        place.current().ifPresentOrElse(
-                generation -> lines.add("In use: " + generation.name() + ", " + state(generation)),
-                () -> lines.add("There is no shop in " + place.folder() + "."));
-        place.previous().ifPresent(generation -> lines.add("Before the last change: " + generation.name() + ", " + state(generation)));
+        place.current()
+                .ifPresentOrElse(
+                        generation -> lines.add("In use: " + generation.name() + ", " + state(generation)),
+                        () -> lines.add("There is no shop in " + place.folder() + "."));
+        place.previous()
+                .ifPresent(generation ->
+                        lines.add("Before the last change: " + generation.name() + ", " + state(generation)));
         place.restoring().ifPresent(file -> lines.add("A restore of " + file + " was broken off."));
         for (Path backup : new Backups(place).all()) {
             lines.add("Backup: " + backup + ", " + backupState(backup));
@@ -37,9 +40,12 @@ final class Recovery {
     private static String state(Generation generation) {
         try (Opened opened = Opened.start(generation)) {
             Tables.State tables = opened.tables().state();
-            return tables.broken() ? "its tables are half changed; it cannot be used" : "whole, tables " + tables.version();
+            return tables.broken()
+                    ? "its tables are half changed; it cannot be used"
+                    : "whole, tables " + tables.version();
         } catch (Refused down) {
-            return "its database does not start: " + down.getMessage().lines().reduce((a, b) -> b).orElse("");
+            return "its database does not start: "
+                    + down.getMessage().lines().reduce((a, b) -> b).orElse("");
         }
     }
 
@@ -49,7 +55,8 @@ final class Recovery {
             if (OldDump.is(backup)) {
                 return "tables " + OldDump.version(backup) + ", " + at + ", of the earlier form";
             }
-            return "tables " + Backup.manifest(backup).tables() + ", " + Backup.manifest(backup).madeAt();
+            return "tables " + Backup.manifest(backup).tables() + ", "
+                    + Backup.manifest(backup).madeAt();
         } catch (IOException | Refused damaged) {
             return "damaged; it cannot be used";
         }
@@ -57,15 +64,22 @@ final class Recovery {
 
     /** What would bring the shop back: the state before the last change, else the newest whole backup. */
     Optional<Proposal> proposal() {
-        boolean previousWhole = place.previous().filter(generation -> state(generation).startsWith("whole")).isPresent();
+        boolean previousWhole = place.previous()
+                .filter(generation -> state(generation).startsWith("whole"))
+                .isPresent();
         if (previousWhole) {
             return Optional.of(new Proposal(Optional.empty()));
         }
-        return new Backups(place).all().stream().filter(file -> !backupState(file).startsWith("damaged")).findFirst().map(file -> new Proposal(Optional.of(file)));
+        return new Backups(place)
+                .all().stream()
+                        .filter(file -> !backupState(file).startsWith("damaged"))
+                        .findFirst()
+                        .map(file -> new Proposal(Optional.of(file)));
     }
 
     /**
-     * Does it. What was in use is not lost: a whole shop is saved as a backup first, a broken one is set aside as it is.
+     * Does it. What was in use is not lost: a whole shop is saved as a backup first, a broken one is set aside as it
+     * is.
      *
      * @return where what was in use is now; empty when there was nothing
      */

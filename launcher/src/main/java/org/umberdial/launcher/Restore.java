@@ -22,8 +22,8 @@ final class Restore {
     }
 
     /**
-     * Brings a backup back. The place must be held; what was its shop, if there was one, is kept as the previous generation
-     * until a start was healthy.
+     * Brings a backup back. The place must be held; what was its shop, if there was one, is kept as the previous
+     * generation until a start was healthy.
      *
      * @throws Refused with what is wrong; then nothing has changed
      */
@@ -46,7 +46,8 @@ final class Restore {
             steps.reached("after the restore");
         } catch (IOException | SQLException failed) {
             drop();
-            throw new Refused(file + " could not be read in (" + failed.getMessage() + "); nothing was changed.", failed);
+            throw new Refused(
+                    file + " could not be read in (" + failed.getMessage() + "); nothing was changed.", failed);
         } catch (RuntimeException failed) {
             drop();
             throw failed;
@@ -60,7 +61,9 @@ final class Restore {
 
     private static int version(Path file) {
         try {
-            return OldDump.is(file) ? OldDump.version(file) : Backup.manifest(file).tables();
+            return OldDump.is(file)
+                    ? OldDump.version(file)
+                    : Backup.manifest(file).tables();
         } catch (IOException unreadable) {
             throw new Refused(file + " is no backup of Umber Dial; nothing was changed.", unreadable);
         }
@@ -69,7 +72,8 @@ final class Restore {
     private void fill(Path file, int version, Tables tables) throws IOException, SQLException {
         int newest = tables.state().newest();
         if (version > newest) {
-            throw new Refused(file + " was made by a newer Umber Dial (tables " + version + "; this one knows up to " + newest + "): update this one, then restore.");
+            throw new Refused(file + " was made by a newer Umber Dial (tables " + version + "; this one knows up to "
+                    + newest + "): update this one, then restore.");
         }
         if (version < 1) {
             throw new Refused(file + " holds no shop; nothing was changed.");

@@ -6,16 +6,21 @@ import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
+import tools.jackson.core.ObjectReadContext;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
-import tools.jackson.core.ObjectReadContext;
 
 /** Reads a table's text back, row by row. */
 final class RowReader {
     /** A picture as text; no picture kept is larger. */
     private static final int LONGEST_CELL = 200_000_000;
+
     private static final JsonFactory JSON = JsonFactory.builder()
-            .streamReadConstraints(StreamReadConstraints.builder().maxStringLength(LONGEST_CELL).maxDocumentLength(-1).maxTokenCount(-1).build())
+            .streamReadConstraints(StreamReadConstraints.builder()
+                    .maxStringLength(LONGEST_CELL)
+                    .maxDocumentLength(-1)
+                    .maxTokenCount(-1)
+                    .build())
             .build();
 
     private RowReader() {}
@@ -41,7 +46,8 @@ final class RowReader {
             rows++;
         }
         if (json.currentToken() != null || rows != table.rows()) {
-            throw new Refused("The text of " + table.name() + " has " + rows + " rows and not " + table.rows() + "; the file is damaged.");
+            throw new Refused("The text of " + table.name() + " has " + rows + " rows and not " + table.rows()
+                    + "; the file is damaged.");
         }
     }
 }

@@ -19,10 +19,15 @@ record Running(long launcher, long database, long application, int port, String 
         Properties p = new Properties();
         try {
             p.load(new StringReader(Files.readString(file(place))));
-            Access access = new Access(Integer.parseInt(p.getProperty("dbPort")), p.getProperty("rows"), p.getProperty("tables"));
+            Access access = new Access(
+                    Integer.parseInt(p.getProperty("dbPort")), p.getProperty("rows"), p.getProperty("tables"));
             return Optional.of(new Running(
-                    Long.parseLong(p.getProperty("launcher")), Long.parseLong(p.getProperty("database")), Long.parseLong(p.getProperty("application")),
-                    Integer.parseInt(p.getProperty("port")), p.getProperty("generation"), access));
+                    Long.parseLong(p.getProperty("launcher")),
+                    Long.parseLong(p.getProperty("database")),
+                    Long.parseLong(p.getProperty("application")),
+                    Integer.parseInt(p.getProperty("port")),
+                    p.getProperty("generation"),
+                    access));
         } catch (IOException | NumberFormatException nothing) {
             return Optional.empty();
         }
@@ -60,7 +65,9 @@ record Running(long launcher, long database, long application, int port, String 
     }
 
     Optional<ProcessHandle> liveDatabase(Place place) {
-        return Programs.ours(database, new Generation(place.folder().resolve(generation)).database().mark());
+        return Programs.ours(
+                database,
+                new Generation(place.folder().resolve(generation)).database().mark());
     }
 
     Optional<ProcessHandle> liveLauncher() {

@@ -8,8 +8,8 @@ import java.util.Optional;
 import java.util.Properties;
 
 /**
- * A throw-away server for code generation and tests: {@code start FOLDER} and {@code stop FOLDER}. What it takes to come in
- * is in {@code FOLDER/access}, readable by its user alone, as lines a shell can read.
+ * A throw-away server for code generation and tests: {@code start FOLDER} and {@code stop FOLDER}. What it takes to
+ * come in is in {@code FOLDER/access}, readable by its user alone, as lines a shell can read.
  */
 public final class ScratchDatabase {
     private static final String SCHEMAS = "umber\\_%";
@@ -32,7 +32,9 @@ public final class ScratchDatabase {
         Access access = Database.access();
         Process process = database.start(access);
         StringBuilder lines = new StringBuilder();
-        access.environment().forEach((name, value) -> lines.append(name).append('=').append(value).append('\n'));
+        access.environment()
+                .forEach((name, value) ->
+                        lines.append(name).append('=').append(value).append('\n'));
         OwnFiles.write(folder.resolve("access"), lines + "UMBER_DB_PID=" + process.pid() + "\n");
     }
 
@@ -43,7 +45,8 @@ public final class ScratchDatabase {
         }
         Properties access = new Properties();
         access.load(new StringReader(Files.readString(file)));
-        Optional<ProcessHandle> running = Programs.ours(Long.parseLong(access.getProperty("UMBER_DB_PID", "-1")), new Database(folder, SCHEMAS).mark());
+        Optional<ProcessHandle> running = Programs.ours(
+                Long.parseLong(access.getProperty("UMBER_DB_PID", "-1")), new Database(folder, SCHEMAS).mark());
         running.ifPresent(Database::stop);
         Files.delete(file);
     }

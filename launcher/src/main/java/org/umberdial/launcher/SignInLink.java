@@ -6,7 +6,10 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.UUID;
 
-/** A one-time link made at the machine: the way back after a lost password. Whoever can run this can read the database anyway. */
+/**
+ * A one-time link made at the machine: the way back after a lost password. Whoever can run this can read the database
+ * anyway.
+ */
 final class SignInLink {
     private SignInLink() {}
 
@@ -20,12 +23,16 @@ final class SignInLink {
         try (Connection db = tables.connection()) {
             String found = account(db, name);
             String token = UUID.randomUUID().toString();
-            try (PreparedStatement link = db.prepareStatement("INSERT INTO one_time_tokens VALUES (?, ?, DATE_ADD(UTC_TIMESTAMP(6), INTERVAL 10 MINUTE))")) {
+            try (PreparedStatement link = db.prepareStatement(
+                    "INSERT INTO one_time_tokens VALUES (?, ?, DATE_ADD(UTC_TIMESTAMP(6), INTERVAL 10 MINUTE))")) {
                 link.setString(1, token);
                 link.setString(2, found);
                 link.executeUpdate();
             }
-            try (PreparedStatement event = db.prepareStatement("INSERT INTO account_event (shop_id, happened_at, actor, kind, subject, address) SELECT shop_id, UTC_TIMESTAMP(6), 'command line', 'LINK_MADE', shown_name, '' FROM account WHERE name = ?")) {
+            try (PreparedStatement event = db.prepareStatement(
+                    "INSERT INTO account_event (shop_id, happened_at, actor, kind, subject, address) SELECT "
+                            + "shop_id, UTC_TIMESTAMP(6), 'command line', 'LINK_MADE', shown_name, '' FROM "
+                            + "account WHERE name = ?")) {
                 event.setString(1, found);
                 event.executeUpdate();
             }
@@ -43,7 +50,8 @@ final class SignInLink {
             select.setString(1, name);
             try (ResultSet row = select.executeQuery()) {
                 if (!row.next()) {
-                    throw new Refused("nobody signs in as " + (name.isEmpty() ? "owner" : name) + " here; ./umber start makes the first owner");
+                    throw new Refused("nobody signs in as " + (name.isEmpty() ? "owner" : name)
+                            + " here; ./umber start makes the first owner");
                 }
                 return row.getString(1);
             }

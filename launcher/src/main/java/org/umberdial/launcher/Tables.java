@@ -38,27 +38,41 @@ final class Tables {
 
     /** A connection of the account that may change tables. */
     Connection connection() throws SQLException {
-        return DriverManager.getConnection(access.url(schema) + "&tinyInt1isBit=false", Access.TABLES, access.tablesPassword());
+        return DriverManager.getConnection(
+                access.url(schema) + "&tinyInt1isBit=false", Access.TABLES, access.tablesPassword());
     }
 
     /**
      * What the tables are.
      *
      * @param version the version they have; 0 when there are none
-     * @param newest  the latest version this program knows
-     * @param broken  whether a change was broken off in them by an earlier version, which only a backup mends
+     * @param newest the latest version this program knows
+     * @param broken whether a change was broken off in them by an earlier version, which only a backup mends
      */
     record State(int version, int newest, boolean broken) {}
 
     State state() {
         MigrationInfo[] all = flyway(MigrationVersion.LATEST, Steps.NONE).info().all();
-        int version = Arrays.stream(all).filter(info -> info.getState().isApplied() && !info.getState().isFailed()).mapToInt(Tables::number).max().orElse(0);
-        int newest = Arrays.stream(all).filter(info -> info.getState().isResolved()).mapToInt(Tables::number).max().orElse(0);
-        return new State(version, newest, Arrays.stream(all).anyMatch(info -> info.getState().isFailed()));
+        int version = Arrays.stream(all)
+                .filter(info -> info.getState().isApplied() && !info.getState().isFailed())
+                .mapToInt(Tables::number)
+                .max()
+                .orElse(0);
+        int newest = Arrays.stream(all)
+                .filter(info -> info.getState().isResolved())
+                .mapToInt(Tables::number)
+                .max()
+                .orElse(0);
+        return new State(
+                version,
+                newest,
+                Arrays.stream(all).anyMatch(info -> info.getState().isFailed()));
     }
 
     private static int number(MigrationInfo info) {
-        return info == null || info.getVersion() == null ? 0 : Integer.parseInt(info.getVersion().getVersion());
+        return info == null || info.getVersion() == null
+                ? 0
+                : Integer.parseInt(info.getVersion().getVersion());
     }
 
     /**
@@ -68,9 +82,17 @@ final class Tables {
      */
     void change(int version, Steps steps) {
         try {
-            flyway(version == 0 ? MigrationVersion.LATEST : MigrationVersion.fromVersion(Integer.toString(version)), steps).migrate();
+            flyway(
+                            version == 0
+                                    ? MigrationVersion.LATEST
+                                    : MigrationVersion.fromVersion(Integer.toString(version)),
+                            steps)
+                    .migrate();
         } catch (FlywayException failed) {
-            throw new Refused("The tables could not be brought to the newest version: " + failed.getMessage().lines().findFirst().orElse("no reason given"), failed);
+            throw new Refused(
+                    "The tables could not be brought to the newest version: "
+                            + failed.getMessage().lines().findFirst().orElse("no reason given"),
+                    failed);
         }
     }
 
@@ -80,25 +102,37 @@ final class Tables {
             plain.setUser(Access.TABLES);
             plain.setPassword(access.tablesPassword());
             DataSource source = steps == Steps.NONE ? plain : (DataSource) watched(DataSource.class, plain, steps);
-            return Flyway.configure().dataSource(source).locations("classpath:db/migration").target(target).load();
+            return Flyway.configure()
+                    .dataSource(source)
+                    .locations("classpath:db/migration")
+                    .target(target)
+                    .load();
         } catch (SQLException e) {
             throw new IllegalStateException(e);
         }
     }
 
-    /** Tells of each statement before it is sent; what a cut after it leaves is what a cut before the next one leaves. */
+    /**
+     * Tells of each statement before it is sent; what a cut after it leaves is what a cut before the next one leaves.
+     */
     private static Object watched(Class<?> type, Object real, Steps steps) {
         InvocationHandler handler = (proxy, method, arguments) -> {
             if (real instanceof Statement && method.getName().startsWith("execute")) {
-                String sql = arguments != null && arguments.length > 0 ? String.valueOf(arguments[0]).strip() : "prepared";
-                if (!sql.regionMatches(true, 0, "select", 0, 6) && !sql.regionMatches(true, 0, "set", 0, 3) && !sql.regionMatches(true, 0, "show", 0, 4)) {
+                String sql = arguments != null && arguments.length > 0
+                        ? String.valueOf(arguments[0]).strip()
+                        : "prepared";
+                if (!sql.regionMatches(true, 0, "select", 0, 6)
+                        && !sql.regionMatches(true, 0, "set", 0, 3)
+                        && !sql.regionMatches(true, 0, "show", 0, 4)) {
                     steps.reached("before " + sql.lines().findFirst().orElse(""));
                 }
             }
             try {
                 Object result = method.invoke(real, arguments);
                 Class<?> given = method.getReturnType();
-                return result != null && (given == Connection.class || Statement.class.isAssignableFrom(given)) ? watched(given, result, steps) : result;
+                return result != null && (given == Connection.class || Statement.class.isAssignableFrom(given))
+                        ? watched(given, result, steps)
+                        : result;
             } catch (InvocationTargetException thrown) {
                 throw thrown.getCause();
             }
@@ -113,7 +147,11 @@ final class Tables {
                 throw new Refused("There is no shop in this backup; nothing was changed.");
             }
             if (exists(db, "photo_bytes")) {
-                long lost = count(db, "SELECT COUNT(*) FROM photo p WHERE NOT p.removed AND (SELECT COUNT(*) FROM photo_bytes b WHERE b.shop_id = p.shop_id AND b.photo_id = p.id AND LENGTH(b.bytes) > 0) < 2");
+                long lost = count(
+                        db,
+                        "SELECT COUNT(*) FROM photo p WHERE NOT p.removed AND (SELECT COUNT(*) FROM "
+                                + "photo_bytes b WHERE b.shop_id = p.shop_id AND b.photo_id = p.id AND "
+                                + "LENGTH(b.bytes) > 0) < 2");
                 if (lost > 0) {
                     throw new Refused(lost + " pictures are named in this backup and not in it; nothing was changed.");
                 }
@@ -128,7 +166,8 @@ final class Tables {
     }
 
     static long count(Connection db, String sql) throws SQLException {
-        try (Statement statement = db.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+        try (Statement statement = db.createStatement();
+                ResultSet row = statement.executeQuery(sql)) {
             row.next();
             return row.getLong(1);
         }

@@ -38,7 +38,7 @@ class BackupTest {
     static void fill() throws Exception {
         place = new Place(root.resolve("shop")).make();
         held = place.hold();
-        opened = new Opening(place, Steps.NONE, said -> { }).open();
+        opened = new Opening(place, Steps.NONE, said -> {}).open();
         try (Connection db = opened.tables().connection()) {
             FilledTables.fill(db);
             sums = FilledTables.sums(db, Map.of());
@@ -62,7 +62,8 @@ class BackupTest {
         Place other = new Place(root.resolve("other-" + file.getFileName())).make();
         try (Place.Held lock = other.hold()) {
             new Restore(other, Steps.NONE).from(file);
-            try (Opened there = new Opening(other, Steps.NONE, said -> { }).open(); Connection db = there.tables().connection()) {
+            try (Opened there = new Opening(other, Steps.NONE, said -> {}).open();
+                    Connection db = there.tables().connection()) {
                 return FilledTables.sums(db, Map.of());
             }
         }
@@ -71,7 +72,8 @@ class BackupTest {
     @Test
     void everyRow_comesBackAsItWas_whileTheShopIsUsed() throws Exception {
         Path file;
-        try (Connection db = opened.tables().connection(); Statement statement = db.createStatement()) {
+        try (Connection db = opened.tables().connection();
+                Statement statement = db.createStatement()) {
             Thread writer = new Thread(() -> {
                 try {
                     for (int i = 0; i < 200; i++) {
@@ -87,9 +89,16 @@ class BackupTest {
         }
         Map<String, Contents.Sum> back = restored(file);
         assertEquals(sums.keySet(), back.keySet());
-        assertTrue(back.entrySet().stream().filter(e -> !e.getKey().equals("bench_set")).allMatch(e -> e.getValue().equals(sums.get(e.getKey()))));
-        assertEquals(java.util.Set.of(java.nio.file.attribute.PosixFilePermission.OWNER_READ, java.nio.file.attribute.PosixFilePermission.OWNER_WRITE), Files.getPosixFilePermissions(file));
-        assertFalse(Files.readString(file, StandardCharsets.ISO_8859_1).contains("one_time_tokens"), "no door stays open");
+        assertTrue(back.entrySet().stream()
+                .filter(e -> !e.getKey().equals("bench_set"))
+                .allMatch(e -> e.getValue().equals(sums.get(e.getKey()))));
+        assertEquals(
+                java.util.Set.of(
+                        java.nio.file.attribute.PosixFilePermission.OWNER_READ,
+                        java.nio.file.attribute.PosixFilePermission.OWNER_WRITE),
+                Files.getPosixFilePermissions(file));
+        assertFalse(
+                Files.readString(file, StandardCharsets.ISO_8859_1).contains("one_time_tokens"), "no door stays open");
     }
 
     @Test
@@ -129,8 +138,15 @@ class BackupTest {
         refused(empty, "no backup");
         Path text = Files.writeString(root.resolve("text.umber"), "DROP DATABASE umber;");
         refused(text, "no backup");
-        refused(changed(good, "tables/bench_set.jsonl", content -> content.replaceFirst("bench_set0", "bench_set9")), "damaged");
-        refused(changed(good, "manifest.json", content -> content.replaceFirst("\"tables\" : [0-9]+", "\"tables\" : 1")), "damaged");
+        refused(
+                changed(good, "tables/bench_set.jsonl", content -> content.replaceFirst("bench_set0", "bench_set9")),
+                "damaged");
+        refused(
+                changed(
+                        good,
+                        "manifest.json",
+                        content -> content.replaceFirst("\"tables\" : [0-9]+", "\"tables\" : 1")),
+                "damaged");
         refused(root.resolve("nowhere.umber"), "no file");
     }
 
@@ -146,11 +162,16 @@ class BackupTest {
 
     private static Path changed(Path file, String name, UnaryOperator<String> change) throws IOException {
         Path other = root.resolve("changed-" + name.hashCode() + ".umber");
-        try (ZipFile zip = new ZipFile(file.toFile()); ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(other))) {
+        try (ZipFile zip = new ZipFile(file.toFile());
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(other))) {
             for (ZipEntry entry : zip.stream().toList()) {
                 byte[] bytes = zip.getInputStream(entry).readAllBytes();
                 out.putNextEntry(new ZipEntry(entry.getName()));
-                out.write(entry.getName().equals(name) ? change.apply(new String(bytes, StandardCharsets.UTF_8)).getBytes(StandardCharsets.UTF_8) : bytes);
+                out.write(
+                        entry.getName().equals(name)
+                                ? change.apply(new String(bytes, StandardCharsets.UTF_8))
+                                        .getBytes(StandardCharsets.UTF_8)
+                                : bytes);
             }
         }
         return other;

@@ -3,7 +3,10 @@ package org.umberdial.launcher;
 import java.nio.file.Path;
 import java.util.concurrent.atomic.AtomicInteger;
 
-/** Does one thing to a place and ends without warning, its database with it, at the n-th step: {@code PLACE VERB N [FILE]}. */
+/**
+ * Does one thing to a place and ends without warning, its database with it, at the n-th step: {@code PLACE VERB N
+ * [FILE]}.
+ */
 final class CutShort {
     static final int CUT = 137;
 
@@ -23,7 +26,7 @@ final class CutShort {
         try (Place.Held held = place.hold()) {
             Keeper.endLeftovers(place);
             switch (arguments[1]) {
-                case "open" -> new Opening(place, steps, said -> { }).open().close();
+                case "open" -> new Opening(place, steps, said -> {}).open().close();
                 case "restore" -> new Restore(place, steps).from(Path.of(arguments[3]));
                 case "backup" -> {
                     try (Opened opened = Opened.start(place.current().orElseThrow())) {

@@ -40,7 +40,11 @@ final class FilledTables {
     private static List<Column> columns(Connection db, String table) throws SQLException {
         List<Column> columns = new ArrayList<>();
         try (Statement statement = db.createStatement();
-                ResultSet row = statement.executeQuery("SELECT column_name, data_type, COALESCE(character_maximum_length, 0), COALESCE(character_set_name, '') = 'ascii' FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = '" + table + "' AND extra NOT LIKE '%auto_increment%'")) {
+                ResultSet row =
+                        statement.executeQuery("SELECT column_name, data_type, COALESCE(character_maximum_length, 0), "
+                                + "COALESCE(character_set_name, '') = 'ascii' FROM information_schema.columns "
+                                + "WHERE table_schema = DATABASE() AND table_name = '"
+                                + table + "' AND extra NOT LIKE '%auto_increment%'")) {
             while (row.next()) {
                 columns.add(new Column(row.getString(1), row.getString(2), row.getLong(3), row.getBoolean(4)));
             }
@@ -48,9 +52,12 @@ final class FilledTables {
         return columns;
     }
 
-    private static void insert(Connection db, String table, List<Column> columns, int i, String size) throws SQLException {
-        String names = String.join(", ", columns.stream().map(c -> "`" + c.name + "`").toList());
-        try (PreparedStatement insert = db.prepareStatement("INSERT INTO `" + table + "` (" + names + ") VALUES (" + "?, ".repeat(columns.size() - 1) + "?)")) {
+    private static void insert(Connection db, String table, List<Column> columns, int i, String size)
+            throws SQLException {
+        String names =
+                String.join(", ", columns.stream().map(c -> "`" + c.name + "`").toList());
+        try (PreparedStatement insert = db.prepareStatement(
+                "INSERT INTO `" + table + "` (" + names + ") VALUES (" + "?, ".repeat(columns.size() - 1) + "?)")) {
             for (int at = 0; at < columns.size(); at++) {
                 Column column = columns.get(at);
                 insert.setObject(at + 1, column.name.equals("size") ? size : value(table, column, i));
@@ -61,7 +68,18 @@ final class FilledTables {
 
     /** Row i of a table refers to row i of whatever it refers to. */
     private static Object value(String table, Column column, int i) {
-        String[] refers = {"shop_id", "shop", "set_id", "bench_set", "photo_id", "photo", "equipment_id", "equipment", "instrument_id", "instrument"};
+        String[] refers = {
+            "shop_id",
+            "shop",
+            "set_id",
+            "bench_set",
+            "photo_id",
+            "photo",
+            "equipment_id",
+            "equipment",
+            "instrument_id",
+            "instrument"
+        };
         for (int at = 0; at < refers.length; at += 2) {
             if (column.name.equals(refers[at])) {
                 return id(refers[at + 1], refers[at].equals("shop_id") ? i % 2 : i);
@@ -81,18 +99,24 @@ final class FilledTables {
     }
 
     private static byte[] picture(Column column, int i) {
-        byte[] bytes = new byte[column.length > 0 && column.length < PICTURE_BYTES ? (int) Math.min(64, column.length) : PICTURE_BYTES];
+        byte[] bytes = new byte
+                [column.length > 0 && column.length < PICTURE_BYTES
+                        ? (int) Math.min(64, column.length)
+                        : PICTURE_BYTES];
         new Random(i).nextBytes(bytes);
         return bytes;
     }
 
     private static String text(String table, Column column, int i) {
         String hard = column.ascii ? table + i + "'\"\\;%\n" : "Ω „R7“ 'it\\'s' \";--\n\t🎛 \u001a \\N " + table + i;
-        return hard.codePointCount(0, hard.length()) > column.length && column.length > 0 ? table.substring(0, (int) Math.min(table.length(), column.length - 1)) + i : hard;
+        return hard.codePointCount(0, hard.length()) > column.length && column.length > 0
+                ? table.substring(0, (int) Math.min(table.length(), column.length - 1)) + i
+                : hard;
     }
 
     private static String id(String table, int i) {
-        return UUID.nameUUIDFromBytes((table + i).getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes((table + i).getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 
     /** What the tables hold, by table; only some columns of some tables where a later version has more. */
@@ -108,7 +132,12 @@ final class FilledTables {
             }
             // Counts changes, which an upgrade may be one of.
             columns.remove("revision");
-            sums.put(table.name(), Contents.write(db, new Contents.Table(table.name(), columns, table.key()), OutputStream.nullOutputStream()));
+            sums.put(
+                    table.name(),
+                    Contents.write(
+                            db,
+                            new Contents.Table(table.name(), columns, table.key()),
+                            OutputStream.nullOutputStream()));
         }
         return sums;
     }

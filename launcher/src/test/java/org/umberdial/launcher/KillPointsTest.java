@@ -22,9 +22,9 @@ import org.junit.jupiter.api.io.CleanupMode;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * Ends without warning, launcher and database together, at the steps of a first start, an upgrade, a restore and a backup.
- * Afterwards one command gives the old shop or the new one. {@code ./umber soak} goes through every step and thirty moments
- * between; each test run through three that its seed picks.
+ * Ends without warning, launcher and database together, at the steps of a first start, an upgrade, a restore and a
+ * backup. Afterwards one command gives the old shop or the new one. {@code ./umber soak} goes through every step and
+ * thirty moments between; each test run through three that its seed picks.
  */
 class KillPointsTest {
     private static final boolean ALL = "all".equals(System.getProperty("umber.kill.points"));
@@ -90,20 +90,36 @@ class KillPointsTest {
         }
         process.waitFor();
         // What was between being started and being seen: a plug takes it along.
-        for (List<ProcessHandle> left = Programs.with("--datadir=" + place); !left.isEmpty(); left = Programs.with("--datadir=" + place)) {
+        for (List<ProcessHandle> left = Programs.with("--datadir=" + place);
+                !left.isEmpty();
+                left = Programs.with("--datadir=" + place)) {
             left.forEach(ProcessHandle::destroyForcibly);
             left.forEach(server -> server.onExit().join());
         }
         String said = Files.readString(root.resolve("said"), StandardCharsets.ISO_8859_1);
-        return said.lines().filter(line -> line.startsWith("done") || line.startsWith("cut")).reduce((a, b) -> b).orElse(said);
+        return said.lines()
+                .filter(line -> line.startsWith("done") || line.startsWith("cut"))
+                .reduce((a, b) -> b)
+                .orElse(said);
     }
 
     private static Process start(Path place, String verb, int cutAt, String... more) throws IOException {
         List<String> command = Stream.concat(
-                        Stream.of("java", "-XX:TieredStopAtLevel=1", "-cp", System.getProperty("java.class.path"), CutShort.class.getName(), place.toString(), verb, Integer.toString(cutAt)),
+                        Stream.of(
+                                "java",
+                                "-XX:TieredStopAtLevel=1",
+                                "-cp",
+                                System.getProperty("java.class.path"),
+                                CutShort.class.getName(),
+                                place.toString(),
+                                verb,
+                                Integer.toString(cutAt)),
                         Stream.of(more))
                 .toList();
-        return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(root.resolve("said").toFile()).start();
+        return new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(root.resolve("said").toFile())
+                .start();
     }
 
     private interface Check {
@@ -121,7 +137,9 @@ class KillPointsTest {
         long millis = (System.nanoTime() - start) / 1_000_000;
         assertTrue(whole.startsWith("done "), whole);
         int steps = Integer.parseInt(whole.substring("done ".length()));
-        List<Integer> chosen = ALL ? java.util.stream.IntStream.rangeClosed(1, steps).boxed().toList() : List.of(1 + RANDOM.nextInt(steps));
+        List<Integer> chosen = ALL
+                ? java.util.stream.IntStream.rangeClosed(1, steps).boxed().toList()
+                : List.of(1 + RANDOM.nextInt(steps));
         for (int at : chosen) {
             Path place = beginning.place();
             String said = run(place, verb, at, 0, more);
@@ -143,7 +161,7 @@ class KillPointsTest {
         Place place = new Place(folder);
         try (Place.Held held = place.hold()) {
             Keeper.endLeftovers(place);
-            try (Opened opened = new Opening(place, Steps.NONE, said -> { }).open();
+            try (Opened opened = new Opening(place, Steps.NONE, said -> {}).open();
                     Connection db = opened.tables().connection()) {
                 Tables.State state = opened.tables().state();
                 assertEquals(state.newest(), state.version());
@@ -158,7 +176,10 @@ class KillPointsTest {
     @Test
     @Timeout(value = 3, unit = TimeUnit.HOURS)
     void firstStart() throws Exception {
-        cut(KillPointsTest::empty, "open", (place, cut) -> assertTrue(opened(place, Map.of()).containsKey("bench_set"), cut));
+        cut(
+                KillPointsTest::empty,
+                "open",
+                (place, cut) -> assertTrue(opened(place, Map.of()).containsKey("bench_set"), cut));
     }
 
     @Test
@@ -182,38 +203,53 @@ class KillPointsTest {
         Path file = root.resolve("v3.umber");
         run(copy(3), "backup", 0, 0, file.toString());
         Map<String, Contents.Sum> before = HELD.get(3);
-        cut(KillPointsTest::empty, "restore", (place, cut) -> {
-            Place left = new Place(place);
-            if (left.current().isEmpty() && left.restoring().isPresent()) {
-                // A start says so and touches nothing; the restore again is the one command.
-                try (Place.Held held = left.hold()) {
-                    Refused refused = org.junit.jupiter.api.Assertions.assertThrows(Refused.class, () -> new Opening(left, Steps.NONE, said -> { }).open());
-                    assertTrue(refused.getMessage().contains("was broken off"), refused.getMessage());
-                }
-            }
-            if (left.current().isEmpty()) {
-                assertTrue(run(place, "restore", 0, 0, file.toString()).startsWith("done"), cut);
-            }
-            assertEquals(before, opened(place, before), cut);
-        }, file.toString());
+        cut(
+                KillPointsTest::empty,
+                "restore",
+                (place, cut) -> {
+                    Place left = new Place(place);
+                    if (left.current().isEmpty() && left.restoring().isPresent()) {
+                        // A start says so and touches nothing; the restore again is the one command.
+                        try (Place.Held held = left.hold()) {
+                            Refused refused = org.junit.jupiter.api.Assertions.assertThrows(
+                                    Refused.class, () -> new Opening(left, Steps.NONE, said -> {}).open());
+                            assertTrue(refused.getMessage().contains("was broken off"), refused.getMessage());
+                        }
+                    }
+                    if (left.current().isEmpty()) {
+                        assertTrue(run(place, "restore", 0, 0, file.toString()).startsWith("done"), cut);
+                    }
+                    assertEquals(before, opened(place, before), cut);
+                },
+                file.toString());
     }
 
     @Test
     @Timeout(value = 3, unit = TimeUnit.HOURS)
     void backup() throws Exception {
         Path file = root.resolve("kept.umber");
-        cut(() -> {
-            Files.writeString(file, "an older one");
-            return copy(3);
-        }, "backup", (place, cut) -> {
-            String there = Files.size(file) < 100 ? Files.readString(file) : "whole, tables " + Backup.manifest(file).tables();
-            assertTrue(there.equals("an older one") || there.equals("whole, tables 3"), cut + ": " + there);
-            try (Place.Held held = new Place(place).hold()) {
-                new Place(place).clearStrays();
-            }
-            try (Stream<Path> left = Files.list(root)) {
-                assertEquals(List.of(), left.filter(f -> f.getFileName().toString().endsWith(".part")).toList(), cut);
-            }
-        }, file.toString());
+        cut(
+                () -> {
+                    Files.writeString(file, "an older one");
+                    return copy(3);
+                },
+                "backup",
+                (place, cut) -> {
+                    String there = Files.size(file) < 100
+                            ? Files.readString(file)
+                            : "whole, tables " + Backup.manifest(file).tables();
+                    assertTrue(there.equals("an older one") || there.equals("whole, tables 3"), cut + ": " + there);
+                    try (Place.Held held = new Place(place).hold()) {
+                        new Place(place).clearStrays();
+                    }
+                    try (Stream<Path> left = Files.list(root)) {
+                        assertEquals(
+                                List.of(),
+                                left.filter(f -> f.getFileName().toString().endsWith(".part"))
+                                        .toList(),
+                                cut);
+                    }
+                },
+                file.toString());
     }
 }

@@ -29,7 +29,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** A place, whom it lets in, and what it never touches. */
 class StandingPlaceTest {
     private static final Set<PosixFilePermission> OTHERS = Set.of(
-            PosixFilePermission.GROUP_READ, PosixFilePermission.GROUP_WRITE, PosixFilePermission.OTHERS_READ, PosixFilePermission.OTHERS_WRITE);
+            PosixFilePermission.GROUP_READ,
+            PosixFilePermission.GROUP_WRITE,
+            PosixFilePermission.OTHERS_READ,
+            PosixFilePermission.OTHERS_WRITE);
 
     @TempDir
     private static Path root;
@@ -42,8 +45,15 @@ class StandingPlaceTest {
     static void open() {
         place = new Place(root.resolve("shop")).make();
         held = place.hold();
-        opened = new Opening(place, Steps.NONE, said -> { }).open();
-        new Running(ProcessHandle.current().pid(), opened.database().pid(), 0, 8080, opened.generation().name(), opened.access()).write(place);
+        opened = new Opening(place, Steps.NONE, said -> {}).open();
+        new Running(
+                        ProcessHandle.current().pid(),
+                        opened.database().pid(),
+                        0,
+                        8080,
+                        opened.generation().name(),
+                        opened.access())
+                .write(place);
         Backup.save(place, opened.tables(), place.backups().resolve("daily-20261128T000000Z.umber"), Steps.NONE);
     }
 
@@ -56,7 +66,10 @@ class StandingPlaceTest {
     @Test
     void nothingOfAShop_isAnybodyElses() throws IOException {
         try (Stream<Path> all = Files.walk(place.folder())) {
-            List<String> open = all.filter(file -> !file.toString().endsWith(".sock")).filter(StandingPlaceTest::openToOthers).map(Path::toString).toList();
+            List<String> open = all.filter(file -> !file.toString().endsWith(".sock"))
+                    .filter(StandingPlaceTest::openToOthers)
+                    .map(Path::toString)
+                    .toList();
             assertEquals(List.of(), open);
         }
     }
@@ -73,16 +86,35 @@ class StandingPlaceTest {
     @ValueSource(strings = {"umber:umber", "umber:", "root:", "umber_tables:umber", "mysql:", ":"})
     void whoDoesNotKnowThePassword_getsNowhere(String who) {
         String[] parts = who.split(":", -1);
-        assertThrows(SQLException.class, () -> DriverManager.getConnection(opened.access().url("umber"), parts[0], parts[1]).close());
+        assertThrows(
+                SQLException.class,
+                () -> DriverManager.getConnection(opened.access().url("umber"), parts[0], parts[1])
+                        .close());
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {
-        "SELECT authentication_string FROM mysql.user", "SELECT * FROM mysql.global_priv", "SELECT LOAD_FILE('/etc/passwd')", "SELECT 1 INTO OUTFILE '/tmp/umber-out'",
-        "CREATE TABLE x (y INT)", "DROP TABLE reading", "ALTER TABLE reading ADD COLUMN x INT", "CREATE DATABASE other", "SET GLOBAL general_log = 1", "CREATE USER x@localhost",
-        "GRANT ALL ON *.* TO umber@127.0.0.1", "SHUTDOWN", "LOAD DATA LOCAL INFILE '/etc/passwd' INTO TABLE shop"})
+    @ValueSource(
+            strings = {
+                "SELECT authentication_string FROM mysql.user",
+                "SELECT * FROM mysql.global_priv",
+                "SELECT LOAD_FILE('/etc/passwd')",
+                "SELECT 1 INTO OUTFILE '/tmp/umber-out'",
+                "CREATE TABLE x (y INT)",
+                "DROP TABLE reading",
+                "ALTER TABLE reading ADD COLUMN x INT",
+                "CREATE DATABASE other",
+                "SET GLOBAL general_log = 1",
+                "CREATE USER x@localhost",
+                "GRANT ALL ON *.* TO umber@127.0.0.1",
+                "SHUTDOWN",
+                "LOAD DATA LOCAL INFILE '/etc/passwd' INTO TABLE shop"
+            })
     void theApplicationsAccount_mayWorkOnRowsAndNothingElse(String sql) throws SQLException {
-        try (Connection db = DriverManager.getConnection(opened.access().url("umber"), Access.ROWS, opened.access().rowsPassword()); Statement statement = db.createStatement()) {
+        try (Connection db = DriverManager.getConnection(
+                        opened.access().url("umber"),
+                        Access.ROWS,
+                        opened.access().rowsPassword());
+                Statement statement = db.createStatement()) {
             String read = sql.contains("LOAD_FILE") ? answer(statement, sql) : "";
             if (sql.contains("LOAD_FILE")) {
                 assertEquals(null, read, "no FILE right: nothing is read");
@@ -101,7 +133,8 @@ class StandingPlaceTest {
 
     @Test
     void theTablesAccount_hasNoRightsBeyondTheShop() throws SQLException {
-        try (Connection db = opened.tables().connection(); Statement statement = db.createStatement()) {
+        try (Connection db = opened.tables().connection();
+                Statement statement = db.createStatement()) {
             assertThrows(SQLException.class, () -> statement.execute("SELECT * FROM mysql.global_priv"));
             assertThrows(SQLException.class, () -> statement.execute("CREATE DATABASE other"));
             assertThrows(SQLException.class, () -> statement.execute("SET GLOBAL general_log = 1"));
@@ -114,14 +147,26 @@ class StandingPlaceTest {
     void anotherUserOfTheMachine_getsNowhere() throws Exception {
         Assumptions.assumeTrue(Programs.user().equals("root"), "only root can try as another user");
         String folder = place.folder().toString();
-        for (String attempt : List.of("ls " + folder, "cat " + folder + "/running", "cat " + folder + "/backups/*", "cat " + opened.generation().folder() + "/data/umber/account.ibd",
-                "mariadb --no-defaults --socket=" + opened.generation().folder() + "/run/db.sock -uroot -e 'select 1'", "cat /proc/" + opened.database().pid() + "/environ")) {
-            Process process = new ProcessBuilder("setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "sh", "-c", attempt).redirectErrorStream(true).start();
+        for (String attempt : List.of(
+                "ls " + folder,
+                "cat " + folder + "/running",
+                "cat " + folder + "/backups/*",
+                "cat " + opened.generation().folder() + "/data/umber/account.ibd",
+                "mariadb --no-defaults --socket=" + opened.generation().folder() + "/run/db.sock -uroot -e 'select 1'",
+                "cat /proc/" + opened.database().pid() + "/environ")) {
+            Process process = new ProcessBuilder(
+                            "setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "sh", "-c", attempt)
+                    .redirectErrorStream(true)
+                    .start();
             String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             assertNotEquals(0, process.waitFor(), attempt + ": " + said);
         }
-        String commandLine = Files.readString(Path.of("/proc/" + opened.database().pid() + "/cmdline"));
-        assertTrue(!commandLine.contains(opened.access().rowsPassword()) && !commandLine.contains(opened.access().tablesPassword()), "a command line is everybody's");
+        String commandLine =
+                Files.readString(Path.of("/proc/" + opened.database().pid() + "/cmdline"));
+        assertTrue(
+                !commandLine.contains(opened.access().rowsPassword())
+                        && !commandLine.contains(opened.access().tablesPassword()),
+                "a command line is everybody's");
     }
 
     @Test
@@ -131,7 +176,16 @@ class StandingPlaceTest {
 
     @Test
     void aSecondStartOnTheSamePlace_isRefused() throws Exception {
-        Process second = new ProcessBuilder("java", "-cp", System.getProperty("java.class.path"), CutShort.class.getName(), place.folder().toString(), "open", "0").redirectErrorStream(true).start();
+        Process second = new ProcessBuilder(
+                        "java",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        CutShort.class.getName(),
+                        place.folder().toString(),
+                        "open",
+                        "0")
+                .redirectErrorStream(true)
+                .start();
         String said = new String(second.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         assertNotEquals(0, second.waitFor());
         assertTrue(said.contains("running here already"), said);
@@ -165,11 +219,15 @@ class StandingPlaceTest {
         Backups backups = new Backups(many);
         assertTrue(backups.dailyIsDue(Instant.parse("2026-11-21T01:00:00Z")));
         assertTrue(!backups.dailyIsDue(Instant.parse("2026-11-20T22:00:00Z")));
-        assertTrue(backups.dailyIsDue(Instant.parse("2026-11-10T00:00:00Z")), "made by a clock that has been set back since");
+        assertTrue(
+                backups.dailyIsDue(Instant.parse("2026-11-10T00:00:00Z")),
+                "made by a clock that has been set back since");
         backups.letGoOfOld();
         assertEquals(15, backups.all().size());
-        assertTrue(Files.exists(many.backups().resolve("my own.umber")) && Files.exists(many.backups().resolve("before-7-20261101T000000Z.umber")));
-        assertTrue(Files.exists(many.backups().resolve("daily-20261107T000000Z.umber")) && !Files.exists(many.backups().resolve("daily-20261106T000000Z.umber")));
+        assertTrue(Files.exists(many.backups().resolve("my own.umber"))
+                && Files.exists(many.backups().resolve("before-7-20261101T000000Z.umber")));
+        assertTrue(Files.exists(many.backups().resolve("daily-20261107T000000Z.umber"))
+                && !Files.exists(many.backups().resolve("daily-20261106T000000Z.umber")));
     }
 
     @Test
@@ -179,24 +237,31 @@ class StandingPlaceTest {
             new Restore(broken, Steps.NONE).from(withShop());
             Files.copy(withShop(), broken.backups().resolve("daily-20261127T000000Z.umber"));
             // A change of tables that an earlier version left half done.
-            try (Opened there = Opened.start(broken.current().orElseThrow()); Connection db = there.tables().connection(); Statement statement = db.createStatement()) {
+            try (Opened there = Opened.start(broken.current().orElseThrow());
+                    Connection db = there.tables().connection();
+                    Statement statement = db.createStatement()) {
                 statement.execute("UPDATE flyway_schema_history SET success = 0 WHERE version = '7'");
             }
-            Refused refused = assertThrows(Refused.class, () -> new Opening(broken, Steps.NONE, said -> { }).open());
+            Refused refused = assertThrows(Refused.class, () -> new Opening(broken, Steps.NONE, said -> {}).open());
             assertTrue(refused.getMessage().contains("./umber recover"), refused.getMessage());
             Recovery recovery = new Recovery(broken);
-            assertTrue(recovery.whatIsThere().get(0).contains("half changed"), recovery.whatIsThere().toString());
+            assertTrue(
+                    recovery.whatIsThere().get(0).contains("half changed"),
+                    recovery.whatIsThere().toString());
             Recovery.Proposal proposal = recovery.proposal().orElseThrow();
             assertTrue(proposal.file().isPresent());
             Path aside = recovery.bringBack(proposal).orElseThrow();
-            new Opening(broken, Steps.NONE, said -> { }).open().close();
+            new Opening(broken, Steps.NONE, said -> {}).open().close();
             broken.healthy();
             assertTrue(Files.isDirectory(aside.resolve("data")), "what could not be used is set aside, not removed");
             // A whole shop that is replaced by the wrong backup is saved first.
-            Path replaced = recovery.bringBack(new Recovery.Proposal(java.util.Optional.of(withShop()))).orElseThrow();
+            Path replaced = recovery.bringBack(new Recovery.Proposal(java.util.Optional.of(withShop())))
+                    .orElseThrow();
             assertTrue(replaced.getFileName().toString().startsWith("replaced-"), replaced.toString());
             broken.healthy();
-            assertEquals(Backup.manifest(withShop()).contents(), Backup.manifest(replaced).contents());
+            assertEquals(
+                    Backup.manifest(withShop()).contents(),
+                    Backup.manifest(replaced).contents());
         }
     }
 

@@ -15,7 +15,10 @@ class OpenApiConfiguration {
     @Bean
     OpenApiCustomizer describe() {
         return api -> {
-            api.setInfo(new Info().title("Umber Dial").version("1").description("Numbers are plain SI; failures are application/problem+json."));
+            api.setInfo(new Info()
+                    .title("Umber Dial")
+                    .version("1")
+                    .description("Numbers are plain SI; failures are application/problem+json."));
             api.setServers(List.of());
             if (api.getComponents() != null && api.getComponents().getSchemas() != null) {
                 api.getComponents().getSchemas().values().forEach(OpenApiConfiguration::requireAll);

@@ -12,12 +12,15 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 class WebConfiguration implements WebMvcConfigurer {
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
-        registry.addResourceHandler("/assets/**").addResourceLocations("classpath:/static/assets/").setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable());
+        registry.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/static/assets/")
+                .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable());
     }
 
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
-        for (String address : new String[] {"/", "/sets/**", "/house/**", "/welcome", "/sign-in", "/pair", "/account"}) {
+        for (String address :
+                new String[] {"/", "/sets/**", "/house/**", "/welcome", "/sign-in", "/pair", "/account"}) {
             registry.addViewController(address).setViewName("forward:/index.html");
         }
     }

@@ -2,7 +2,6 @@ package org.umberdial.server;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.networknt.schema.Schema;
@@ -37,9 +36,11 @@ class BundleTest {
 
     @Test
     void everyDemoSetsBundle_isOfThePublishedSchema() throws Exception {
-        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(RunningServer.get("/formats/set-bundle.schema.json").text());
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(RunningServer.get("/formats/set-bundle.schema.json").text());
         for (int i = 1; i <= 5; i++) {
-            JsonNode set = JSON.readTree(unpacked(bundle("/api/sets/22222222-0000-4000-8000-00000000000" + i)).get("set.json"));
+            JsonNode set = JSON.readTree(unpacked(bundle("/api/sets/22222222-0000-4000-8000-00000000000" + i))
+                    .get("set.json"));
             assertEquals(List.of(), schema.validate(set), "set " + i);
         }
         assertFalse(schema.validate(JSON.readTree("{\"format\":\"other\"}")).isEmpty());
@@ -49,27 +50,44 @@ class BundleTest {
     void theSameBundleTwice_isThereOnce_andAnotherShopTakesItToo() throws Exception {
         byte[] bundle = bundle(IVORY);
         JsonNode home = RunningServer.upload("/api/bundles", bundle).json();
-        assertTrue(home.get("already").asBoolean() && home.get("setId").asString().endsWith("000000000003"), home.toString());
+        assertTrue(
+                home.get("already").asBoolean() && home.get("setId").asString().endsWith("000000000003"),
+                home.toString());
         Guest other = new Guest(RunningServer.base());
         String name = "b" + UUID.randomUUID().toString().substring(0, 8);
-        other.redeem(new Guest(RunningServer.base()).post("/api/shops", "{\"shopName\":\"Bundle bench\",\"ownerName\":\"" + name + "\",\"ownerShownName\":\"Bea\"}").json().get("token").asString());
+        other.redeem(new Guest(RunningServer.base())
+                .post(
+                        "/api/shops",
+                        "{\"shopName\":\"Bundle bench\",\"ownerName\":\"" + name + "\",\"ownerShownName\":\"Bea\"}")
+                .json()
+                .get("token")
+                .asString());
         JsonNode taken = other.upload("/api/bundles?title=", bundle).json();
         assertFalse(taken.get("already").asBoolean(), taken.toString());
         assertEquals(0, taken.at("/result/refused").size(), taken.toString());
         String copy = "/api/sets/" + taken.get("setId").asString();
-        assertEquals("Ivory table set, same chassis", other.get(copy).json().get("title").asString());
-        assertEquals(RunningServer.get(IVORY + "/sheet.csv").text(), other.get(copy + "/sheet.csv").text());
-        assertEquals(RunningServer.get(IVORY + "/circuit.cir").text(), other.get(copy + "/circuit.cir").text());
+        assertEquals(
+                "Ivory table set, same chassis",
+                other.get(copy).json().get("title").asString());
+        assertEquals(
+                RunningServer.get(IVORY + "/sheet.csv").text(),
+                other.get(copy + "/sheet.csv").text());
+        assertEquals(
+                RunningServer.get(IVORY + "/circuit.cir").text(),
+                other.get(copy + "/circuit.cir").text());
         assertEquals(2, other.get(copy + "/photos").json().size());
         JsonNode again = other.upload("/api/bundles", bundle).json();
         assertTrue(again.get("already").asBoolean() && again.get("setId").equals(taken.get("setId")), again.toString());
         assertEquals(1, other.get("/api/sets").json().get("total").asInt());
         String log = other.get(copy + "/log").text();
-        assertTrue(log.contains("from a file that names demo"), "both names stand: who brought it, and whom the file names");
+        assertTrue(
+                log.contains("from a file that names demo"),
+                "both names stand: who brought it, and whom the file names");
         assertFalse(log.contains("\"author\":\"demo\""), "no entry of a file carries the name of somebody here");
         // Back home from there it is still the set it was.
         byte[] back = other.bytes(copy + "/bundle.zip");
-        assertTrue(RunningServer.upload("/api/bundles", back).json().get("already").asBoolean());
+        assertTrue(
+                RunningServer.upload("/api/bundles", back).json().get("already").asBoolean());
     }
 
     @Test
@@ -77,7 +95,11 @@ class BundleTest {
     void filesThatOnlyLookLikeABundle_areRefusedInASentence() throws Exception {
         byte[] bundle = bundle(IVORY);
         Map<String, byte[]> newer = unpacked(bundle);
-        newer.put("set.json", new String(newer.get("set.json"), StandardCharsets.UTF_8).replace("\"version\" : 1", "\"version\" : 99").getBytes(StandardCharsets.UTF_8));
+        newer.put(
+                "set.json",
+                new String(newer.get("set.json"), StandardCharsets.UTF_8)
+                        .replace("\"version\" : 1", "\"version\" : 99")
+                        .getBytes(StandardCharsets.UTF_8));
         refused(zip(newer), "newer Umber Dial");
         refused(zip(Map.of("../../../tmp/set.json", newer.get("set.json"))), "no set.json");
         refused(zip(Map.of("set.json", ("[".repeat(200_000)).getBytes(StandardCharsets.UTF_8))), "cannot be read");
@@ -105,7 +127,10 @@ class BundleTest {
         String set = RunningServer.newTableSet();
         byte[] csv = ("point,reading\n" + "Filter 1,112\n".repeat(1_000_000)).getBytes(StandardCharsets.UTF_8);
         RunningServer.Answer answer = RunningServer.upload("/api/sets/" + set + "/reading-imports", csv);
-        assertTrue(answer.status() == 422 || answer.status() == 413, answer.status() + " " + answer.text().substring(0, Math.min(300, answer.text().length())));
+        assertTrue(
+                answer.status() == 422 || answer.status() == 413,
+                answer.status() + " "
+                        + answer.text().substring(0, Math.min(300, answer.text().length())));
         assertTrue(answer.json().get("detail").asString().endsWith("."));
         assertEquals(200, RunningServer.get("/api/sets/" + set + "/volts").status());
     }
@@ -117,7 +142,12 @@ class BundleTest {
     }
 
     private static byte[] bundle(String set) throws IOException, InterruptedException {
-        return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(RunningServer.base() + set + "/bundle.zip")).build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+        return HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(RunningServer.base() + set + "/bundle.zip"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray())
+                .body();
     }
 
     private static byte[] zip(Map<String, byte[]> files) throws IOException {

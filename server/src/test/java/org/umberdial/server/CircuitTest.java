@@ -14,80 +14,146 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(RunningServer.class)
 class CircuitTest {
     private static JsonNode part(JsonNode circuit, String reference) {
-        return StreamSupport.stream(circuit.get("parts").spliterator(), false).filter(p -> p.get("reference").asString().equals(reference)).findFirst().orElseThrow();
+        return StreamSupport.stream(circuit.get("parts").spliterator(), false)
+                .filter(p -> p.get("reference").asString().equals(reference))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
     void severalValuesStandSideBySide_andConflictsAreFlaggedUntilDecided() throws IOException {
         String path = "/api/sets/" + RunningServer.newTableSet();
-        JsonNode fitted = RunningServer.post(path + "/part-values", "{\"id\":\"" + UUID.randomUUID() + "\",\"reference\":\"C4\",\"origin\":\"FITTED\",\"value\":\".022\",\"source\":\"found\"}").json();
+        JsonNode fitted = RunningServer.post(
+                        path + "/part-values",
+                        "{\"id\":\"" + UUID.randomUUID()
+                                + "\",\"reference\":\"C4\",\"origin\":\"FITTED\",\"value\":\".022\","
+                                + "\"source\":\"found\"}")
+                .json();
         assertEquals(2, part(fitted, "C4").get("values").size());
         assertTrue(part(fitted, "C4").get("conflict").asString().contains("decide"));
-        JsonNode decided = RunningServer.post(path + "/part-values", "{\"id\":\"" + UUID.randomUUID() + "\",\"reference\":\"C4\",\"origin\":\"DECIDED\",\"value\":\"10n\",\"source\":\"\"}").json();
+        JsonNode decided = RunningServer.post(
+                        path + "/part-values",
+                        "{\"id\":\"" + UUID.randomUUID()
+                                + "\",\"reference\":\"C4\",\"origin\":\"DECIDED\",\"value\":\"10n\",\"source\":\"\"}")
+                .json();
         assertTrue(part(decided, "C4").get("conflict").isNull());
-        assertEquals(422, RunningServer.post(path + "/part-values", "{\"id\":\"" + UUID.randomUUID() + "\",\"reference\":\"C4\",\"origin\":\"FITTED\",\"value\":\"47\",\"source\":\"\"}").status());
+        assertEquals(
+                422,
+                RunningServer.post(
+                                path + "/part-values",
+                                "{\"id\":\"" + UUID.randomUUID()
+                                        + "\",\"reference\":\"C4\",\"origin\":\"FITTED\","
+                                        + "\"value\":\"47\",\"source\":\"\"}")
+                        .status());
     }
 
     @Test
     void deck_goesOutAndBackInUnchanged() throws IOException {
         String set = RunningServer.newTableSet();
         String deck = RunningServer.get("/api/sets/" + set + "/circuit.cir").text();
-        assertEquals(200, RunningServer.upload("/api/sets/" + set + "/circuit-imports", deck.getBytes(StandardCharsets.UTF_8)).status());
-        assertEquals(deck, RunningServer.get("/api/sets/" + set + "/circuit.cir").text());
+        assertEquals(
+                200,
+                RunningServer.upload("/api/sets/" + set + "/circuit-imports", deck.getBytes(StandardCharsets.UTF_8))
+                        .status());
+        assertEquals(
+                deck, RunningServer.get("/api/sets/" + set + "/circuit.cir").text());
     }
 
     @Test
     void badDeck_listsEveryFaultAndChangesNothing() throws IOException {
         String set = RunningServer.newTableSet();
-        RunningServer.Answer answer = RunningServer.upload("/api/sets/" + set + "/circuit-imports", "t\nR1 a b 4k7\nR2 a b 0\n".getBytes(StandardCharsets.UTF_8));
+        RunningServer.Answer answer = RunningServer.upload(
+                "/api/sets/" + set + "/circuit-imports", "t\nR1 a b 4k7\nR2 a b 0\n".getBytes(StandardCharsets.UTF_8));
         assertEquals(422, answer.status());
         assertEquals(2, answer.json().get("errors").size());
-        assertTrue(RunningServer.get("/api/sets/" + set + "/circuit").json().get("parts").size() > 40);
+        assertTrue(RunningServer.get("/api/sets/" + set + "/circuit")
+                        .json()
+                        .get("parts")
+                        .size()
+                > 40);
     }
 
     @Test
     void onePart_isAddedChangedAndTakenOut() throws IOException {
         String path = "/api/sets/" + RunningServer.newTableSet();
-        JsonNode added = RunningServer.post(path + "/parts", "{\"line\":\"R99 filter_2 0 100k ; kind=carbon tol=5\"}").json();
+        JsonNode added = RunningServer.post(path + "/parts", "{\"line\":\"R99 filter_2 0 100k ; kind=carbon tol=5\"}")
+                .json();
         assertEquals("100 kΩ", part(added, "R99").get("working").asString());
-        assertEquals("150 kΩ", part(RunningServer.post(path + "/parts", "{\"line\":\"r99 filter_2 0 150k\"}").json(), "R99").get("working").asString());
+        assertEquals(
+                "150 kΩ",
+                part(
+                                RunningServer.post(path + "/parts", "{\"line\":\"r99 filter_2 0 150k\"}")
+                                        .json(),
+                                "R99")
+                        .get("working")
+                        .asString());
         RunningServer.Answer refused = RunningServer.post(path + "/parts", "{\"line\":\"R98 filter_2 0 4k7\"}");
-        assertEquals("#/line", refused.json().get("errors").get(0).get("pointer").asString());
+        assertEquals(
+                "#/line", refused.json().get("errors").get(0).get("pointer").asString());
     }
 
     @Test
     void columnsForReferences_tellUpperFromLowerCase() {
         org.jooq.DSLContext db = RunningServer.bean(org.jooq.DSLContext.class);
-        assertEquals(0, db.fetchCount(org.umberdial.tables.Tables.READING, org.umberdial.tables.Tables.READING.UNIT.eq("v")));
-        assertTrue(db.fetchCount(org.umberdial.tables.Tables.READING, org.umberdial.tables.Tables.READING.UNIT.eq("V")) > 0);
+        assertEquals(
+                0,
+                db.fetchCount(org.umberdial.tables.Tables.READING, org.umberdial.tables.Tables.READING.UNIT.eq("v")));
+        assertTrue(db.fetchCount(org.umberdial.tables.Tables.READING, org.umberdial.tables.Tables.READING.UNIT.eq("V"))
+                > 0);
     }
 
     @Test
     void everyTable_carriesTheShop() {
         org.jooq.DSLContext db = RunningServer.bean(org.jooq.DSLContext.class);
-        org.umberdial.tables.DefaultSchema.DEFAULT_SCHEMA.getTables().forEach(table -> assertTrue(java.util.Set.of("shop", "sign_in_try", "known_device", "used_challenge", "server_secret").contains(table.getName()) || table.field("shop_id") != null, table.getName() + " of " + db.dialect()));
+        org.umberdial.tables.DefaultSchema.DEFAULT_SCHEMA
+                .getTables()
+                .forEach(table -> assertTrue(
+                        java.util.Set.of("shop", "sign_in_try", "known_device", "used_challenge", "server_secret")
+                                        .contains(table.getName())
+                                || table.field("shop_id") != null,
+                        table.getName() + " of " + db.dialect()));
     }
 
     @Test
     void twoPeopleAtOnePart_theSecondIsTold() throws IOException {
         String set = "/api/sets/" + RunningServer.newTableSet();
-        String seen = part(RunningServer.get(set + "/circuit").json(), "R5").get("line").asString();
+        String seen = part(RunningServer.get(set + "/circuit").json(), "R5")
+                .get("line")
+                .asString();
         String first = "{\"line\":\"R5 filter_2 v3_plate 390k\",\"seen\":\"" + seen.replace("\"", "\\\"") + "\"}";
         assertEquals(200, RunningServer.post(set + "/parts", first).status());
         RunningServer.Answer second = RunningServer.post(set + "/parts", first.replace("390k", "330k"));
-        assertTrue(second.status() == 422 && second.json().get("detail").asString().contains("it is now R5 filter_2 v3_plate 390k"), second.text());
-        JsonNode lines = RunningServer.post(set + "/part-lines", "{\"lines\":[\"R5 330k filter_2-v3_plate\",\"R77 1k filter_2-0\"],\"change\":true,\"seen\":{\"R5\":\"" + seen.replace("\"", "\\\"") + "\"}}").json();
+        assertTrue(
+                second.status() == 422
+                        && second.json().get("detail").asString().contains("it is now R5 filter_2 v3_plate 390k"),
+                second.text());
+        JsonNode lines = RunningServer.post(
+                        set + "/part-lines",
+                        "{\"lines\":[\"R5 330k filter_2-v3_plate\",\"R77 1k "
+                                + "filter_2-0\"],\"change\":true,\"seen\":{\"R5\":\""
+                                + seen.replace("\"", "\\\"") + "\"}}")
+                .json();
         assertTrue(lines.at("/0/fault").asString("").contains("changed by somebody else"), lines.toString());
         assertTrue(lines.at("/1/fault").isNull(), lines.toString());
-        assertEquals("390 kΩ", part(RunningServer.get(set + "/circuit").json(), "R5").get("working").asString());
+        assertEquals(
+                "390 kΩ",
+                part(RunningServer.get(set + "/circuit").json(), "R5")
+                        .get("working")
+                        .asString());
     }
 
     @Test
     void changedMeanwhile_isSaidAndNothingIsOverwritten() throws IOException {
         String set = RunningServer.newTableSet();
-        String edit = "{\"title\":\"First\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\"BATTERY\",\"version\":0}";
+        String edit = "{\"title\":\"First\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
+                + "\"construction\":\"BATTERY\",\"version\":0}";
         assertEquals(200, RunningServer.put("/api/sets/" + set, edit).status());
-        assertEquals(409, RunningServer.put("/api/sets/" + set, edit.replace("First", "Second")).status());
-        assertEquals("First", RunningServer.get("/api/sets/" + set).json().get("title").asString());
+        assertEquals(
+                409,
+                RunningServer.put("/api/sets/" + set, edit.replace("First", "Second"))
+                        .status());
+        assertEquals(
+                "First",
+                RunningServer.get("/api/sets/" + set).json().get("title").asString());
     }
 }

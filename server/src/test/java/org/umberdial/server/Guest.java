@@ -34,7 +34,11 @@ final class Guest {
         CookieManager theirs = new CookieManager();
         // Each door has a name of its own for its cookie; nodes behind a balancer have the same door.
         cookies.getCookieStore().getCookies().forEach(cookie -> {
-            HttpCookie same = new HttpCookie(cookie.getName().replaceAll("[0-9]+$", String.valueOf(URI.create(other).getPort())), cookie.getValue());
+            HttpCookie same = new HttpCookie(
+                    cookie.getName()
+                            .replaceAll(
+                                    "[0-9]+$", String.valueOf(URI.create(other).getPort())),
+                    cookie.getValue());
             same.setPath("/");
             same.setVersion(0);
             theirs.getCookieStore().add(URI.create(other), same);
@@ -68,18 +72,35 @@ final class Guest {
     }
 
     RunningServer.Answer send(String method, String path, String type, String body) {
-        HttpRequest.BodyPublisher content = body.isEmpty() ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body);
-        RunningServer.Answer answer = RunningServer.send(http, HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", type).method(method, content).build());
-        lastCookie = answer.response().headers().allValues("Set-Cookie").stream().filter(cookie -> cookie.contains("umber-session")).findFirst().orElse(lastCookie);
+        HttpRequest.BodyPublisher content =
+                body.isEmpty() ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body);
+        RunningServer.Answer answer = RunningServer.send(
+                http,
+                HttpRequest.newBuilder(URI.create(base + path))
+                        .header("Content-Type", type)
+                        .method(method, content)
+                        .build());
+        lastCookie = answer.response().headers().allValues("Set-Cookie").stream()
+                .filter(cookie -> cookie.contains("umber-session"))
+                .findFirst()
+                .orElse(lastCookie);
         return answer;
     }
 
     RunningServer.Answer upload(String path, byte[] file) {
-        return RunningServer.send(http, HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/octet-stream").POST(HttpRequest.BodyPublishers.ofByteArray(file)).build());
+        return RunningServer.send(
+                http,
+                HttpRequest.newBuilder(URI.create(base + path))
+                        .header("Content-Type", "application/octet-stream")
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(file))
+                        .build());
     }
 
     byte[] bytes(String path) throws IOException, InterruptedException {
-        return http.send(HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+        return http.send(
+                        HttpRequest.newBuilder(URI.create(base + path)).build(),
+                        HttpResponse.BodyHandlers.ofByteArray())
+                .body();
     }
 
     RunningServer.Answer signIn(String name, String password) {
@@ -93,7 +114,11 @@ final class Guest {
     /** A new set with the demo table set's circuit and sheet. */
     String newTableSet() throws IOException {
         String id = UUID.randomUUID().toString();
-        post("/api/sets", "{\"id\":\"" + id + "\",\"title\":\"Test set\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\"SERIES_STRING\"}");
+        post(
+                "/api/sets",
+                "{\"id\":\"" + id
+                        + "\",\"title\":\"Test "
+                        + "set\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\"SERIES_STRING\"}");
         upload("/api/sets/" + id + "/circuit-imports", RunningServer.resource("table-set.cir"));
         upload("/api/sets/" + id + "/sheet-imports", RunningServer.resource("table-set-sheet.csv"));
         return id;
@@ -102,9 +127,15 @@ final class Guest {
     /** Adds a person by the owner's hand and lets them in by a link. */
     Guest with(String name, String role) {
         String id = UUID.randomUUID().toString();
-        post("/api/accounts", "{\"id\":\"" + id + "\",\"name\":\"" + name + "\",\"shownName\":\"" + name + "\",\"role\":\"" + role + "\"}");
+        post(
+                "/api/accounts",
+                "{\"id\":\"" + id + "\",\"name\":\"" + name + "\",\"shownName\":\"" + name + "\",\"role\":\"" + role
+                        + "\"}");
         Guest guest = new Guest(base);
-        guest.redeem(post("/api/accounts/" + id + "/pairings", "").json().get("token").asString());
+        guest.redeem(post("/api/accounts/" + id + "/pairings", "")
+                .json()
+                .get("token")
+                .asString());
         return guest;
     }
 }

@@ -22,9 +22,13 @@ class LiveTest {
     @Test
     void aReading_isToldToEveryOpenPage() throws IOException, InterruptedException {
         String set = RunningServer.newTableSet();
-        try (BufferedReader first = stream(); BufferedReader second = stream()) {
-            String body = "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"117.3\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
-            assertEquals(200, RunningServer.post("/api/sets/" + set + "/readings", body).status());
+        try (BufferedReader first = stream();
+                BufferedReader second = stream()) {
+            String body = "{\"id\":\"" + UUID.randomUUID()
+                    + "\",\"text\":\"117.3\",\"node\":\"filter_1\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}";
+            assertEquals(
+                    200,
+                    RunningServer.post("/api/sets/" + set + "/readings", body).status());
             // Reading blocks until the word comes; the time-out of every test ends one that never does.
             assertEquals("event:set", until(first, set));
             assertEquals("event:set", until(second, set));
@@ -32,7 +36,11 @@ class LiveTest {
     }
 
     private static BufferedReader stream() throws IOException, InterruptedException {
-        HttpResponse<InputStream> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(RunningServer.base() + "/api/live")).build(), HttpResponse.BodyHandlers.ofInputStream());
+        HttpResponse<InputStream> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(RunningServer.base() + "/api/live"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofInputStream());
         assertTrue(answer.headers().firstValue("Content-Type").orElse("").startsWith("text/event-stream"));
         BufferedReader lines = new BufferedReader(new InputStreamReader(answer.body(), StandardCharsets.UTF_8));
         assertEquals("event:ready", lines.readLine());

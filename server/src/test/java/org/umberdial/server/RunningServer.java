@@ -20,8 +20,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
 /**
- * The application, booted once for the whole run on a schema of its own in the private MariaDB. Spring's own test support
- * needs JUnit 6.
+ * The application, booted once for the whole run on a schema of its own in the private MariaDB. Spring's own test
+ * support needs JUnit 6.
  */
 public final class RunningServer implements BeforeAllCallback {
     private static final ObjectMapper JSON = new ObjectMapper();
@@ -80,15 +80,24 @@ public final class RunningServer implements BeforeAllCallback {
     }
 
     static Answer post(String path, String json) {
-        return send(HttpRequest.newBuilder(URI.create(base() + path)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(json)).build());
+        return send(HttpRequest.newBuilder(URI.create(base() + path))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(json))
+                .build());
     }
 
     static Answer put(String path, String json) {
-        return send(HttpRequest.newBuilder(URI.create(base() + path)).header("Content-Type", "application/json").PUT(HttpRequest.BodyPublishers.ofString(json)).build());
+        return send(HttpRequest.newBuilder(URI.create(base() + path))
+                .header("Content-Type", "application/json")
+                .PUT(HttpRequest.BodyPublishers.ofString(json))
+                .build());
     }
 
     static Answer upload(String path, byte[] bytes) {
-        return send(HttpRequest.newBuilder(URI.create(base() + path)).header("Content-Type", "application/octet-stream").POST(HttpRequest.BodyPublishers.ofByteArray(bytes)).build());
+        return send(HttpRequest.newBuilder(URI.create(base() + path))
+                .header("Content-Type", "application/octet-stream")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(bytes))
+                .build());
     }
 
     static Answer send(HttpRequest request) {
@@ -113,6 +122,8 @@ public final class RunningServer implements BeforeAllCallback {
     }
 
     static byte[] resource(String name) throws IOException {
-        return RunningServer.class.getResourceAsStream("/org/umberdial/core/demo/" + name).readAllBytes();
+        return RunningServer.class
+                .getResourceAsStream("/org/umberdial/core/demo/" + name)
+                .readAllBytes();
     }
 }

@@ -12,7 +12,32 @@ import tools.jackson.databind.node.ObjectNode;
 /** Makes values of the shapes in the published description, with or without nonsense in them. */
 final class SchemaBodies {
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    static final String[] WORDS = {"", " ", "R5", "V4 plate", "-1", "0", "1e999", "NaN", "4k7", "open", "4,700", "\u0000", "\uD83D\uDCFB", "../../etc/passwd", "'; DROP TABLE part; --", "<script>", "%00", "x".repeat(5000), "true", "null", "2026-13-45", "V9.99", "0.0000000001p", "1/0"};
+    static final String[] WORDS = {
+        "",
+        " ",
+        "R5",
+        "V4 plate",
+        "-1",
+        "0",
+        "1e999",
+        "NaN",
+        "4k7",
+        "open",
+        "4,700",
+        "\u0000",
+        "\uD83D\uDCFB",
+        "../../etc/passwd",
+        "'; DROP TABLE part; --",
+        "<script>",
+        "%00",
+        "x".repeat(5000),
+        "true",
+        "null",
+        "2026-13-45",
+        "V9.99",
+        "0.0000000001p",
+        "1/0"
+    };
 
     private final JsonNode description;
     private final Random random;
@@ -30,15 +55,20 @@ final class SchemaBodies {
     }
 
     private JsonNode node(JsonNode given, int depth) {
-        JsonNode schema = given.has("$ref") ? description.at(given.at("/$ref").asString().substring(1)) : given;
+        JsonNode schema =
+                given.has("$ref") ? description.at(given.at("/$ref").asString().substring(1)) : given;
         if (nonsense && random.nextInt(25) == 0 || depth > 5) {
             return JSON.getNodeFactory().stringNode(WORDS[random.nextInt(WORDS.length)]);
         }
-        String type = schema.at("/type").isArray() ? schema.at("/type/0").asString() : schema.at("/type").asString("object");
+        String type = schema.at("/type").isArray()
+                ? schema.at("/type/0").asString()
+                : schema.at("/type").asString("object");
         return switch (type) {
             case "string" -> text(schema);
-            case "integer" -> JSON.getNodeFactory().numberNode(random.nextInt(6) == 0 ? Integer.MAX_VALUE : random.nextInt(5) - 1);
-            case "number" -> JSON.getNodeFactory().numberNode(random.nextInt(6) == 0 ? 1e300 : random.nextDouble() * 200 - 20);
+            case "integer" ->
+                JSON.getNodeFactory().numberNode(random.nextInt(6) == 0 ? Integer.MAX_VALUE : random.nextInt(5) - 1);
+            case "number" ->
+                JSON.getNodeFactory().numberNode(random.nextInt(6) == 0 ? 1e300 : random.nextDouble() * 200 - 20);
             case "boolean" -> JSON.getNodeFactory().booleanNode(random.nextBoolean());
             case "array" -> {
                 ArrayNode array = JSON.createArrayNode();
@@ -59,7 +89,11 @@ final class SchemaBodies {
         if (!choices.isEmpty()) {
             return choices.get(random.nextInt(choices.size()));
         }
-        return JSON.getNodeFactory().stringNode(schema.at("/format").asString("").equals("date-time") && random.nextBoolean() ? "2026-11-26T12:00:00Z" : WORDS[random.nextInt(WORDS.length)]);
+        return JSON.getNodeFactory()
+                .stringNode(
+                        schema.at("/format").asString("").equals("date-time") && random.nextBoolean()
+                                ? "2026-11-26T12:00:00Z"
+                                : WORDS[random.nextInt(WORDS.length)]);
     }
 
     private JsonNode object(JsonNode schema, int depth) {
@@ -71,7 +105,9 @@ final class SchemaBodies {
         }
         JsonNode more = schema.at("/additionalProperties");
         if (more.isObject()) {
-            for (String key : List.of("plug", "v.C1", "o.R5", "s.0.3", "leads", "p.a.b", "in.0", "volts", "bleed", "name.0", "a", "b", "o")) {
+            for (String key : List.of(
+                    "plug", "v.C1", "o.R5", "s.0.3", "leads", "p.a.b", "in.0", "volts", "bleed", "name.0", "a", "b",
+                    "o")) {
                 if (random.nextInt(3) == 0) {
                     object.set(key, node(more, depth + 1));
                 }

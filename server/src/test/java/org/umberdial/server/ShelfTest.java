@@ -18,35 +18,59 @@ class ShelfTest {
     void pagesAreWholeAndDoNotOverlap() {
         String word = "page" + UUID.randomUUID().toString().substring(0, 8);
         for (int i = 0; i < 7; i++) {
-            RunningServer.post("/api/sets", "{\"id\":\"" + UUID.randomUUID() + "\",\"title\":\"" + word + " " + i + "\",\"construction\":\"BATTERY\"}");
+            RunningServer.post(
+                    "/api/sets",
+                    "{\"id\":\"" + UUID.randomUUID() + "\",\"title\":\"" + word + " " + i
+                            + "\",\"construction\":\"BATTERY\"}");
         }
         List<String> ids = new ArrayList<>();
         for (int from = 0; from < 9; from += 3) {
-            JsonNode page = RunningServer.get("/api/sets?find=" + word + "&size=3&from=" + from).json();
+            JsonNode page = RunningServer.get("/api/sets?find=" + word + "&size=3&from=" + from)
+                    .json();
             assertEquals(7, page.at("/total").asInt());
             page.at("/entries").forEach(entry -> ids.add(entry.at("/id").asString()));
         }
         assertEquals(7, ids.size());
         assertEquals(7, new HashSet<>(ids).size());
-        assertEquals(0, RunningServer.get("/api/sets?find=" + word + "&from=700").json().at("/entries").size());
+        assertEquals(
+                0,
+                RunningServer.get("/api/sets?find=" + word + "&from=700")
+                        .json()
+                        .at("/entries")
+                        .size());
         assertEquals(200, RunningServer.get("/api/sets?size=-5&from=-3").status());
     }
 
     @Test
     void aSummaryFollowsReadingsConditionsAndTheHouseRules() throws IOException {
         String id = RunningServer.newTableSet();
-        RunningServer.post("/api/sets/" + id + "/readings", "{\"id\":\"" + UUID.randomUUID() + "\",\"text\":\"V3 plate 30\",\"node\":\"\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
+        RunningServer.post(
+                "/api/sets/" + id + "/readings",
+                "{\"id\":\"" + UUID.randomUUID()
+                        + "\",\"text\":\"V3 plate "
+                        + "30\",\"node\":\"\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
         JsonNode read = entry(id);
         assertEquals(1, read.at("/read").asInt());
         assertEquals(1, read.at("/wrong").asInt(), read.toString());
         JsonNode shop = RunningServer.get("/api/shop").json();
-        RunningServer.put("/api/shop", shop.toString().replaceFirst("\"spreadPercent\":[0-9.]+", "\"spreadPercent\":45"));
+        RunningServer.put(
+                "/api/shop", shop.toString().replaceFirst("\"spreadPercent\":[0-9.]+", "\"spreadPercent\":45"));
         assertEquals(0, entry(id).at("/wrong").asInt());
         JsonNode wider = RunningServer.get("/api/shop").json();
-        RunningServer.put("/api/shop", wider.toString().replaceFirst("\"spreadPercent\":[0-9.]+", "\"spreadPercent\":" + shop.at("/spreadPercent").asDouble()));
+        RunningServer.put(
+                "/api/shop",
+                wider.toString()
+                        .replaceFirst(
+                                "\"spreadPercent\":[0-9.]+",
+                                "\"spreadPercent\":" + shop.at("/spreadPercent").asDouble()));
         assertEquals(1, entry(id).at("/wrong").asInt());
-        RunningServer.post("/api/sets/" + id + "/looks", "{\"id\":\"" + UUID.randomUUID() + "\",\"area\":\"fuse\",\"row\":\"fuse-bridged-by-wire\",\"part\":\"\",\"note\":\"\"}");
-        assertEquals("Find the fault, compute and fit the right fuse", entry(id).at("/next").asString());
+        RunningServer.post(
+                "/api/sets/" + id + "/looks",
+                "{\"id\":\"" + UUID.randomUUID()
+                        + "\",\"area\":\"fuse\",\"row\":\"fuse-bridged-by-wire\",\"part\":\"\",\"note\":\"\"}");
+        assertEquals(
+                "Find the fault, compute and fit the right fuse",
+                entry(id).at("/next").asString());
     }
 
     @Test
@@ -57,8 +81,22 @@ class ShelfTest {
         RunningServer.post("/api/sets/" + id + "/parts", "{\"line\":\"R99 a b 1k ; desc=\\\"" + word + "\\\"\"}");
         assertEquals(1, total(word));
         assertEquals(1, total(word + "+1k0"));
-        String line = RunningServer.get("/api/sets/" + id + "/circuit").json().get("parts").valueStream().filter(p -> p.get("reference").asString().equals("R99")).findFirst().orElseThrow().get("line").asString();
-        assertTrue(RunningServer.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(RunningServer.base() + "/api/sets/" + id + "/parts/R99?seen=" + java.net.URLEncoder.encode(line, java.nio.charset.StandardCharsets.UTF_8))).DELETE().build()).status() == 200);
+        String line = RunningServer.get("/api/sets/" + id + "/circuit")
+                .json()
+                .get("parts")
+                .valueStream()
+                .filter(p -> p.get("reference").asString().equals("R99"))
+                .findFirst()
+                .orElseThrow()
+                .get("line")
+                .asString();
+        assertTrue(RunningServer.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(RunningServer.base()
+                                        + "/api/sets/" + id + "/parts/R99?seen="
+                                        + java.net.URLEncoder.encode(line, java.nio.charset.StandardCharsets.UTF_8)))
+                                .DELETE()
+                                .build())
+                        .status()
+                == 200);
         assertEquals(0, total(word));
     }
 

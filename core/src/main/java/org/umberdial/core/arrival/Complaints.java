@@ -14,7 +14,7 @@ import org.umberdial.core.set.Extra;
 /**
  * What the owner said and what was seen, and what to ask before any test.
  *
- * @param told      in the order it was said
+ * @param told in the order it was said
  * @param questions what to ask or look at first, the controls before anything else
  */
 public record Complaints(List<Heard> told, List<String> questions) {
@@ -26,12 +26,22 @@ public record Complaints(List<Heard> told, List<String> questions) {
     public record Heard(String id, Told told, java.util.Optional<Symptom> symptom) {}
 
     public static Complaints of(ConstructionClass construction, Set<Extra> extras, Journal journal) {
-        List<Heard> told = journal.standing(Told.class).stream().map(s -> new Heard(s.id(), s.fact(), Symptom.of(s.fact().symptom()))).toList();
+        List<Heard> told = journal.standing(Told.class).stream()
+                .map(s -> new Heard(s.id(), s.fact(), Symptom.of(s.fact().symptom())))
+                .toList();
         List<String> questions = new ArrayList<>();
         if (told.stream().anyMatch(heard -> heard.symptom().map(Symptom::dead).orElse(false))) {
-            questions.addAll(controls(construction, extras, journal.standing(ControlFound.class).stream().map(Journal.Standing::fact).toList()));
+            questions.addAll(controls(
+                    construction,
+                    extras,
+                    journal.standing(ControlFound.class).stream()
+                            .map(Journal.Standing::fact)
+                            .toList()));
         }
-        told.forEach(heard -> heard.symptom().map(Symptom::firstAsk).filter(ask -> !questions.contains(ask)).ifPresent(questions::add));
+        told.forEach(heard -> heard.symptom()
+                .map(Symptom::firstAsk)
+                .filter(ask -> !questions.contains(ask))
+                .ifPresent(questions::add));
         return new Complaints(told, List.copyOf(questions));
     }
 
@@ -40,11 +50,13 @@ public record Complaints(List<Heard> told, List<String> questions) {
         List<String> questions = new ArrayList<>();
         for (ControlFound control : found) {
             if (control.control().silences()) {
-                questions.add("The " + control.named() + " was found at " + control.position() + ": does the set play from there? Try its other positions first.");
+                questions.add("The " + control.named() + " was found at " + control.position()
+                        + ": does the set play from there? Try its other positions first.");
             }
         }
         boolean player = construction.player() || !extras.isEmpty();
-        for (Control control : Arrays.stream(Control.values()).filter(Control::silences).toList()) {
+        for (Control control :
+                Arrays.stream(Control.values()).filter(Control::silences).toList()) {
             boolean noted = found.stream().anyMatch(f -> f.control() == control);
             boolean has = switch (control) {
                 case SPEED -> player;

@@ -40,7 +40,13 @@ public final class DateCode {
         return switch (digits.length()) {
             case 2 -> inRange(List.of(1900 + Integer.parseInt(digits)));
             case 4 -> pair(Integer.parseInt(digits.substring(0, 2)), Integer.parseInt(digits.substring(2)));
-            default -> week(Integer.parseInt(digits.substring(1))) ? IntStream.rangeClosed(FIRST, LAST).filter(y -> y % 10 == digits.charAt(0) - '0').boxed().toList() : List.of();
+            default ->
+                week(Integer.parseInt(digits.substring(1)))
+                        ? IntStream.rangeClosed(FIRST, LAST)
+                                .filter(y -> y % 10 == digits.charAt(0) - '0')
+                                .boxed()
+                                .toList()
+                        : List.of();
         };
     }
 
@@ -61,6 +67,10 @@ public final class DateCode {
     }
 
     private static List<Integer> inRange(List<Integer> years) {
-        return years.stream().filter(y -> y >= FIRST && y <= LAST).distinct().sorted().collect(Collectors.toList());
+        return years.stream()
+                .filter(y -> y >= FIRST && y <= LAST)
+                .distinct()
+                .sorted()
+                .collect(Collectors.toList());
     }
 }

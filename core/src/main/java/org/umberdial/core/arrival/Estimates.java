@@ -24,7 +24,14 @@ final class Estimates {
 
     private static Map<String, Estimate> load() {
         Map<String, Estimate> all = new LinkedHashMap<>();
-        CsvTable.rows(Estimates.class, "estimates.csv").forEach(row -> all.put(row.get("job"), new Estimate(row.get("job"), row.get("label"), Double.parseDouble(row.get("hours")), Double.parseDouble(row.get("price")))));
+        CsvTable.rows(Estimates.class, "estimates.csv")
+                .forEach(row -> all.put(
+                        row.get("job"),
+                        new Estimate(
+                                row.get("job"),
+                                row.get("label"),
+                                Double.parseDouble(row.get("hours")),
+                                Double.parseDouble(row.get("price")))));
         return all;
     }
 }

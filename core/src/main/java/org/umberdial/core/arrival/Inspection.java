@@ -26,7 +26,7 @@ public record Inspection(List<Area> areas) {
     /**
      * One area.
      *
-     * @param fine  whether somebody looked and saw nothing wrong
+     * @param fine whether somebody looked and saw nothing wrong
      * @param found in the order they were found
      */
     public record Area(String name, List<InspectionRow> rows, boolean fine, List<Finding> found) {
@@ -38,7 +38,7 @@ public record Inspection(List<Area> areas) {
     /**
      * One finding with what it asks for.
      *
-     * @param id   of its journal entry
+     * @param id of its journal entry
      * @param done how its follow-up was settled; empty while it is open
      */
     public record Finding(String id, InspectionRow row, Looked looked, Optional<String> done) {
@@ -48,23 +48,49 @@ public record Inspection(List<Area> areas) {
     }
 
     public static Inspection of(ConstructionClass construction, Set<Extra> extras, Journal journal) {
-        Map<String, String> done = journal.standing(TaskDone.class).stream().collect(Collectors.toMap(s -> s.fact().entry(), s -> s.fact().note().isEmpty() ? "done" : s.fact().note(), (a, b) -> b));
+        Map<String, String> done = journal.standing(TaskDone.class).stream()
+                .collect(Collectors.toMap(
+                        s -> s.fact().entry(),
+                        s -> s.fact().note().isEmpty() ? "done" : s.fact().note(),
+                        (a, b) -> b));
         Map<String, List<InspectionRow>> byArea = new LinkedHashMap<>();
-        InspectionRow.all().stream().filter(row -> row.isFor(construction, extras)).forEach(row -> byArea.computeIfAbsent(row.area(), area -> new ArrayList<>()).add(row));
+        InspectionRow.all().stream()
+                .filter(row -> row.isFor(construction, extras))
+                .forEach(row -> byArea.computeIfAbsent(row.area(), area -> new ArrayList<>())
+                        .add(row));
         List<Journal.Standing<Looked>> looks = journal.standing(Looked.class);
         List<Area> areas = new ArrayList<>();
         byArea.forEach((area, rows) -> {
             Map<String, InspectionRow> known = rows.stream().collect(Collectors.toMap(InspectionRow::id, row -> row));
-            List<Journal.Standing<Looked>> here = looks.stream().filter(look -> look.fact().area().equals(area)).toList();
-            List<Finding> found = here.stream().filter(look -> known.containsKey(look.fact().finding())).map(look -> new Finding(look.id(), known.get(look.fact().finding()), look.fact(), Optional.ofNullable(done.get(look.id())))).toList();
-            areas.add(new Area(area, List.copyOf(rows), found.isEmpty() && here.stream().anyMatch(look -> look.fact().finding().isEmpty()), found));
+            List<Journal.Standing<Looked>> here = looks.stream()
+                    .filter(look -> look.fact().area().equals(area))
+                    .toList();
+            List<Finding> found = here.stream()
+                    .filter(look -> known.containsKey(look.fact().finding()))
+                    .map(look -> new Finding(
+                            look.id(),
+                            known.get(look.fact().finding()),
+                            look.fact(),
+                            Optional.ofNullable(done.get(look.id()))))
+                    .toList();
+            areas.add(new Area(
+                    area,
+                    List.copyOf(rows),
+                    found.isEmpty()
+                            && here.stream()
+                                    .anyMatch(look -> look.fact().finding().isEmpty()),
+                    found));
         });
         return new Inspection(List.copyOf(areas));
     }
 
     /** Every finding, the gravest first. */
     public List<Finding> findings() {
-        return areas.stream().flatMap(area -> area.found().stream()).sorted(Comparator.comparing((Finding finding) -> finding.row().severity()).reversed()).toList();
+        return areas.stream()
+                .flatMap(area -> area.found().stream())
+                .sorted(Comparator.comparing((Finding finding) -> finding.row().severity())
+                        .reversed())
+                .toList();
     }
 
     /** What is to be done, the gravest first. */
@@ -74,7 +100,9 @@ public record Inspection(List<Area> areas) {
 
     /** Findings that must be settled before any power. */
     public List<Finding> stops() {
-        return open().stream().filter(finding -> finding.row().severity() == Severity.STOP).toList();
+        return open().stream()
+                .filter(finding -> finding.row().severity() == Severity.STOP)
+                .toList();
     }
 
     public Optional<Area> nextArea() {
@@ -85,7 +113,13 @@ public record Inspection(List<Area> areas) {
     public static List<Caution> dangers(ConstructionClass construction, Set<Extra> extras, Inspection inspection) {
         Set<String> ids = new LinkedHashSet<>(construction.cautionsUnderPower());
         extras.forEach(extra -> ids.addAll(extra.cautions()));
-        inspection.open().stream().map(finding -> finding.row().caution()).filter(id -> !id.isEmpty()).forEach(ids::add);
-        return ids.stream().map(Cautions::of).sorted(Comparator.comparing(Caution::level)).toList();
+        inspection.open().stream()
+                .map(finding -> finding.row().caution())
+                .filter(id -> !id.isEmpty())
+                .forEach(ids::add);
+        return ids.stream()
+                .map(Cautions::of)
+                .sorted(Comparator.comparing(Caution::level))
+                .toList();
     }
 }

@@ -6,16 +6,23 @@ import java.util.OptionalDouble;
 /**
  * What a set says about the supply it wants.
  *
- * @param taps    voltages it can be set to or is made for [V], rising; empty when the label is missing or unreadable
- * @param setTo   the tap its selector stands on [V]; empty when it has none or nobody looked
- * @param hertz   frequencies it is made for [Hz]; empty when the label does not say
- * @param watts   what it draws [W]; empty when the label does not say
+ * @param taps voltages it can be set to or is made for [V], rising; empty when the label is missing or unreadable
+ * @param setTo the tap its selector stands on [V]; empty when it has none or nobody looked
+ * @param hertz frequencies it is made for [Hz]; empty when the label does not say
+ * @param watts what it draws [W]; empty when the label does not say
  * @param current what the label allows
- * @param motor   whether a motor that follows the line's frequency turns in it
+ * @param motor whether a motor that follows the line's frequency turns in it
  */
-public record SupplyLabel(List<Double> taps, OptionalDouble setTo, List<Double> hertz, OptionalDouble watts, Current current, boolean motor) {
+public record SupplyLabel(
+        List<Double> taps,
+        OptionalDouble setTo,
+        List<Double> hertz,
+        OptionalDouble watts,
+        Current current,
+        boolean motor) {
     /** Nothing is known. */
-    public static final SupplyLabel UNKNOWN = new SupplyLabel(List.of(), OptionalDouble.empty(), List.of(), OptionalDouble.empty(), Current.UNKNOWN, false);
+    public static final SupplyLabel UNKNOWN = new SupplyLabel(
+            List.of(), OptionalDouble.empty(), List.of(), OptionalDouble.empty(), Current.UNKNOWN, false);
 
     /** What kind of current the label names. */
     public enum Current {

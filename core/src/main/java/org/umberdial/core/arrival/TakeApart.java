@@ -19,25 +19,37 @@ import org.umberdial.core.journal.TakenOff;
 /**
  * The take-apart register: what came off in which order, and read backwards how it goes together again.
  *
- * @param items  in the order they came off
- * @param closed what was said when the set was closed; empty while it is open, and again once something came off after that
+ * @param items in the order they came off
+ * @param closed what was said when the set was closed; empty while it is open, and again once something came off after
+ *     that
  */
 public record TakeApart(List<Item> items, Optional<Closed> closed) {
     /**
      * One entry of the register.
      *
-     * @param id     of its journal entry
-     * @param order  1 for what came off first
-     * @param title  what it is
-     * @param where  where it sat, what it joined, what was wrong with it; may be empty
-     * @param act    what to do with it when the set goes together
+     * @param id of its journal entry
+     * @param order 1 for what came off first
+     * @param title what it is
+     * @param where where it sat, what it joined, what was wrong with it; may be empty
+     * @param act what to do with it when the set goes together
      * @param belong how many belong there
      * @param absent how many of them were missing on arrival
-     * @param back   how many are back
+     * @param back how many are back
      * @param control whether it is a control to be set back rather than a thing to be fitted
-     * @param taken  the entry as it was made, to be corrected; empty for a control
+     * @param taken the entry as it was made, to be corrected; empty for a control
      */
-    public record Item(String id, int order, String title, String where, String act, int belong, int absent, int back, boolean control, Optional<Spot> spot, Optional<TakenOff> taken) {
+    public record Item(
+            String id,
+            int order,
+            String title,
+            String where,
+            String act,
+            int belong,
+            int absent,
+            int back,
+            boolean control,
+            Optional<Spot> spot,
+            Optional<TakenOff> taken) {
         public boolean done() {
             return back >= belong;
         }
@@ -54,7 +66,8 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
 
     public static TakeApart of(Journal journal) {
         Map<String, Integer> back = new HashMap<>();
-        journal.standing(PutBack.class).forEach(put -> back.merge(put.fact().entry(), put.fact().count(), Integer::sum));
+        journal.standing(PutBack.class)
+                .forEach(put -> back.merge(put.fact().entry(), put.fact().count(), Integer::sum));
         List<Item> items = new ArrayList<>();
         int order = 0;
         for (Journal.Standing<?> standing : inOrder(journal)) {
@@ -73,19 +86,45 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
 
     private static Item item(Journal.Standing<?> standing, int order, int back) {
         if (standing.fact() instanceof TakenOff off) {
-            return new Item(standing.id(), order, capital(off.named()), joined(off), act(off), off.belong(), off.absent(), back, false, off.spot(), Optional.of(off));
+            return new Item(
+                    standing.id(),
+                    order,
+                    capital(off.named()),
+                    joined(off),
+                    act(off),
+                    off.belong(),
+                    off.absent(),
+                    back,
+                    false,
+                    off.spot(),
+                    Optional.of(off));
         }
         ControlFound control = (ControlFound) standing.fact();
-        return new Item(standing.id(), order, capital(control.named()), "found at " + control.position() + (control.hidden() ? ", hidden" : ""), "Set the " + control.named() + " back to " + control.position(), 1, 0, back, true, control.spot(), Optional.empty());
+        return new Item(
+                standing.id(),
+                order,
+                capital(control.named()),
+                "found at " + control.position() + (control.hidden() ? ", hidden" : ""),
+                "Set the " + control.named() + " back to " + control.position(),
+                1,
+                0,
+                back,
+                true,
+                control.spot(),
+                Optional.empty());
     }
 
     private static String joined(TakenOff off) {
-        return List.of(off.place(), off.ends(), off.fault()).stream().filter(text -> !text.isEmpty()).collect(Collectors.joining(" · "));
+        return List.of(off.place(), off.ends(), off.fault()).stream()
+                .filter(text -> !text.isEmpty())
+                .collect(Collectors.joining(" · "));
     }
 
     private static String act(TakenOff off) {
         String where = off.place().isEmpty() ? "" : ", " + off.place();
-        String get = off.absent() == 0 ? "" : "; get " + off.absent() + " that " + (off.absent() == 1 ? "was" : "were") + " missing";
+        String get = off.absent() == 0
+                ? ""
+                : "; get " + off.absent() + " that " + (off.absent() == 1 ? "was" : "were") + " missing";
         String verb = switch (off.item()) {
             case JOINT -> "Solder ";
             case PLUG, LEAD -> "Connect ";
@@ -93,11 +132,17 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
         };
         int belong = off.belong();
         String name = off.what().isEmpty() ? off.item().label() : off.what();
-        return verb + (belong == 1 ? "" : belong + " × ") + name + where + (off.ends().isEmpty() ? "" : ", " + off.ends()) + get;
+        return verb
+                + (belong == 1 ? "" : belong + " × ")
+                + name
+                + where
+                + (off.ends().isEmpty() ? "" : ", " + off.ends())
+                + get;
     }
 
     private static Optional<Closed> closed(Journal journal, List<Item> items) {
-        Optional<Journal.Standing<Closed>> last = journal.standing(Closed.class).stream().reduce((first, second) -> second);
+        Optional<Journal.Standing<Closed>> last =
+                journal.standing(Closed.class).stream().reduce((first, second) -> second);
         if (last.isEmpty() || items.isEmpty()) {
             return last.map(Journal.Standing::fact);
         }
@@ -115,8 +160,8 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
     }
 
     /**
-     * What has to be shouted before the set is called closed: what is still on the bench, what is missing, what went where it
-     * did not belong. Empty when everything adds up.
+     * What has to be shouted before the set is called closed: what is still on the bench, what is missing, what went
+     * where it did not belong. Empty when everything adds up.
      */
     public List<String> alarms() {
         List<String> alarms = new ArrayList<>();
@@ -125,13 +170,17 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
             if (lying > 0 && item.control()) {
                 alarms.add("Not set back: " + lower(item.title()) + ", " + item.where());
             } else if (lying > 0) {
-                alarms.add("Left over: " + (item.belong() == 1 ? "" : lying + " of ") + lower(item.title()) + (item.where().isEmpty() ? "" : " (" + item.where() + ")"));
+                alarms.add("Left over: " + (item.belong() == 1 ? "" : lying + " of ") + lower(item.title())
+                        + (item.where().isEmpty() ? "" : " (" + item.where() + ")"));
             }
             if (item.open() > 0 && item.absent() > 0) {
-                alarms.add("Missing: " + Math.min(item.absent(), item.open()) + " × " + lower(item.title()).replaceFirst("^\\d+ × ", "") + ", absent since arrival");
+                alarms.add("Missing: " + Math.min(item.absent(), item.open()) + " × "
+                        + lower(item.title()).replaceFirst("^\\d+ × ", "") + ", absent since arrival");
             }
             if (item.tooMany() > 0) {
-                alarms.add("Too many: " + item.tooMany() + " more " + lower(item.title()).replaceFirst("^\\d+ × ", "") + " went back than came off; they belong somewhere else");
+                alarms.add("Too many: " + item.tooMany() + " more "
+                        + lower(item.title()).replaceFirst("^\\d+ × ", "")
+                        + " went back than came off; they belong somewhere else");
             }
         }
         return List.copyOf(alarms);

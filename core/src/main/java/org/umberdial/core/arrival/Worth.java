@@ -17,19 +17,28 @@ import org.umberdial.core.set.Extra;
 import org.umberdial.core.set.Part;
 
 /**
- * Whether a set is worth its restoration: hours and parts of the plan so far against what it is worth, after the parts that
- * cannot be bought.
+ * Whether a set is worth its restoration: hours and parts of the plan so far against what it is worth, after the parts
+ * that cannot be bought.
  *
- * @param lines     the jobs, the dearest first
- * @param rare      what cannot be bought
- * @param hours     at the bench
- * @param parts     price of all parts, in the shop's money
- * @param total     hours at the shop's rate, and parts
- * @param ceiling   worth and sentiment together
- * @param reason    one sentence
+ * @param lines the jobs, the dearest first
+ * @param rare what cannot be bought
+ * @param hours at the bench
+ * @param parts price of all parts, in the shop's money
+ * @param total hours at the shop's rate, and parts
+ * @param ceiling worth and sentiment together
+ * @param reason one sentence
  * @param arithmetic the sum, one line a step
  */
-public record Worth(List<Line> lines, List<Rare> rare, double hours, double parts, double total, double ceiling, Verdict verdict, String reason, List<String> arithmetic) {
+public record Worth(
+        List<Line> lines,
+        List<Rare> rare,
+        double hours,
+        double parts,
+        double total,
+        double ceiling,
+        Verdict verdict,
+        String reason,
+        List<String> arithmetic) {
     /** What to do. */
     public enum Verdict {
         SAY_WORTH,
@@ -43,10 +52,18 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
      *
      * @param hours for all of them
      * @param price of parts, for all of them
-     * @param each  hours for one
+     * @param each hours for one
      * @param priceEach price for one
      */
-    public record Line(String job, String label, int count, double each, double priceEach, double hours, double price, double cost) {}
+    public record Line(
+            String job,
+            String label,
+            int count,
+            double each,
+            double priceEach,
+            double hours,
+            double price,
+            double cost) {}
 
     /** How a part that cannot be bought stands. */
     public enum State {
@@ -59,7 +76,7 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
      * A part that cannot be bought.
      *
      * @param subject what a test of it is kept under: its reference, or its name
-     * @param why     what its state rests on, or how it is tested
+     * @param why what its state rests on, or how it is tested
      */
     public record Rare(String subject, String name, State state, String why) {}
 
@@ -73,42 +90,105 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
             "autotransformer", "ohms between the taps");
 
     /** Reckons it for a set as it stands. */
-    public static Worth of(BenchSet set, java.util.Set<Extra> extras, Inspection inspection, Journal journal, HousePolicy policy) {
+    public static Worth of(
+            BenchSet set, java.util.Set<Extra> extras, Inspection inspection, Journal journal, HousePolicy policy) {
         return of(set, extras, inspection, journal, policy, subject -> Optional.empty());
     }
 
     /** @param benched whether the cold bench found a part sound; empty where it cannot say yet */
-    public static Worth of(BenchSet set, java.util.Set<Extra> extras, Inspection inspection, Journal journal, HousePolicy policy, java.util.function.Function<String, Optional<Boolean>> benched) {
+    public static Worth of(
+            BenchSet set,
+            java.util.Set<Extra> extras,
+            Inspection inspection,
+            Journal journal,
+            HousePolicy policy,
+            java.util.function.Function<String, Optional<Boolean>> benched) {
         WorthSaid said = journal.latest(WorthSaid.class).orElse(WorthSaid.NOTHING);
-        List<Rare> rare = rare(set, extras, journal).stream().map(r -> r.state == State.UNTESTED ? benched.apply(r.subject).map(sound -> new Rare(r.subject, r.name, sound ? State.SOUND : State.LOST, "by the cold bench")).orElse(r) : r).toList();
+        List<Rare> rare = rare(set, extras, journal).stream()
+                .map(r -> r.state == State.UNTESTED
+                        ? benched.apply(r.subject)
+                                .map(sound -> new Rare(
+                                        r.subject, r.name, sound ? State.SOUND : State.LOST, "by the cold bench"))
+                                .orElse(r)
+                        : r)
+                .toList();
         Map<String, Integer> jobs = jobs(set, inspection, journal);
         int lost = (int) rare.stream().filter(r -> r.state() == State.LOST).count();
         if (lost > 0) {
             jobs.put("lost", lost);
         }
-        List<Line> lines = jobs.entrySet().stream().map(job -> line(job.getKey(), job.getValue(), said, policy)).sorted(java.util.Comparator.comparingDouble(Line::cost).reversed()).toList();
+        List<Line> lines = jobs.entrySet().stream()
+                .map(job -> line(job.getKey(), job.getValue(), said, policy))
+                .sorted(java.util.Comparator.comparingDouble(Line::cost).reversed())
+                .toList();
         double hours = lines.stream().mapToDouble(Line::hours).sum();
         double parts = lines.stream().mapToDouble(Line::price).sum();
         double total = hours * policy.hourRate() + parts;
         double ceiling = said.value() + said.sentiment();
         double oneMore = line("lost", 1, said, policy).cost();
-        List<Rare> untested = rare.stream().filter(r -> r.state() == State.UNTESTED).toList();
+        List<Rare> untested =
+                rare.stream().filter(r -> r.state() == State.UNTESTED).toList();
         String money = policy.money();
         List<String> sum = List.of(
                 print(hours) + " h × " + sum(policy.hourRate(), money) + " = " + sum(hours * policy.hourRate(), money),
                 "parts: " + sum(parts, money),
                 "together: " + sum(total, money),
-                "worth " + sum(said.value(), money) + " + sentiment " + sum(said.sentiment(), money) + " = " + sum(ceiling, money));
-        Verdict verdict = !said.known() ? Verdict.SAY_WORTH : total > ceiling ? Verdict.STOP : !untested.isEmpty() && total + Math.min(2, untested.size()) * oneMore > ceiling ? Verdict.TEST_FIRST : Verdict.GO;
-        return new Worth(lines, rare, hours, parts, total, ceiling, verdict, reason(verdict, total, ceiling, oneMore, lost, untested, money), sum);
+                "worth " + sum(said.value(), money) + " + sentiment " + sum(said.sentiment(), money) + " = "
+                        + sum(ceiling, money));
+        Verdict verdict = !said.known()
+                ? Verdict.SAY_WORTH
+                : total > ceiling
+                        ? Verdict.STOP
+                        : !untested.isEmpty() && total + Math.min(2, untested.size()) * oneMore > ceiling
+                                ? Verdict.TEST_FIRST
+                                : Verdict.GO;
+        return new Worth(
+                lines,
+                rare,
+                hours,
+                parts,
+                total,
+                ceiling,
+                verdict,
+                reason(verdict, total, ceiling, oneMore, lost, untested, money),
+                sum);
     }
 
-    private static String reason(Verdict verdict, double total, double ceiling, double oneMore, int lost, List<Rare> untested, String money) {
+    private static String reason(
+            Verdict verdict,
+            double total,
+            double ceiling,
+            double oneMore,
+            int lost,
+            List<Rare> untested,
+            String money) {
         return switch (verdict) {
-            case SAY_WORTH -> "The plan so far comes to " + sum(total, money) + ". Say what the set is worth to decide.";
-            case STOP -> "Stop: the plan comes to " + sum(total, money) + " against " + sum(ceiling, money) + ", " + sum(total - ceiling, money) + " too much" + (lost > 0 ? ", with " + lost + " part" + (lost > 1 ? "s" : "") + " that cannot be bought." : ".");
-            case TEST_FIRST -> "Test " + untested.stream().limit(2).map(Rare::name).collect(Collectors.joining(" and the ", "the ", "")) + " first: the plan comes to " + print(total) + " of " + sum(ceiling, money) + ", and each that is lost adds " + sum(oneMore, money) + ".";
-            case GO -> "Go on: the plan comes to " + sum(total, money) + ", " + sum(ceiling - total, money) + " under what it is worth" + (untested.isEmpty() ? "." : ", even if " + (untested.size() == 1 ? "the part that cannot be bought is" : "two of the parts that cannot be bought are") + " lost.");
+            case SAY_WORTH ->
+                "The plan so far comes to " + sum(total, money) + ". Say what the set is worth to decide.";
+            case STOP ->
+                "Stop: the plan comes to " + sum(total, money) + " against " + sum(ceiling, money) + ", "
+                        + sum(total - ceiling, money) + " too much"
+                        + (lost > 0
+                                ? ", with " + lost + " part" + (lost > 1 ? "s" : "") + " that cannot be bought."
+                                : ".");
+            case TEST_FIRST ->
+                "Test "
+                        + untested.stream()
+                                .limit(2)
+                                .map(Rare::name)
+                                .collect(Collectors.joining(" and the ", "the ", ""))
+                        + " first: the plan comes to " + print(total) + " of " + sum(ceiling, money)
+                        + ", and each that is lost adds " + sum(oneMore, money) + ".";
+            case GO ->
+                "Go on: the plan comes to " + sum(total, money) + ", " + sum(ceiling - total, money)
+                        + " under what it is worth"
+                        + (untested.isEmpty()
+                                ? "."
+                                : ", even if "
+                                        + (untested.size() == 1
+                                                ? "the part that cannot be bought is"
+                                                : "two of the parts that cannot be bought are")
+                                        + " lost.");
         };
     }
 
@@ -116,22 +196,38 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
         Estimates.Estimate usual = Estimates.of(job);
         double each = said.hours().getOrDefault(job, usual.hours());
         double price = said.prices().getOrDefault(job, usual.price());
-        return new Line(job, usual.label(), count, each, price, count * each, count * price, count * (each * policy.hourRate() + price));
+        return new Line(
+                job,
+                usual.label(),
+                count,
+                each,
+                price,
+                count * each,
+                count * price,
+                count * (each * policy.hourRate() + price));
     }
 
     private static Map<String, Integer> jobs(BenchSet set, Inspection inspection, Journal journal) {
         Map<String, Integer> jobs = new LinkedHashMap<>();
-        java.util.Set<String> replaced = journal.standing(PartReplaced.class).stream().map(s -> s.fact().part().toUpperCase(Locale.ROOT)).collect(Collectors.toSet());
-        set.parts().stream().filter(part -> part.card().letter() == 'C' && !replaced.contains(part.reference().toUpperCase(Locale.ROOT))).forEach(part -> {
-            switch (part.card().kind()) {
-                case "paper", "wax" -> jobs.merge("recap_paper", 1, Integer::sum);
-                case "electrolytic" -> jobs.merge("recap_electrolytic", 1, Integer::sum);
-                default -> { }
-            }
-        });
+        java.util.Set<String> replaced = journal.standing(PartReplaced.class).stream()
+                .map(s -> s.fact().part().toUpperCase(Locale.ROOT))
+                .collect(Collectors.toSet());
+        set.parts().stream()
+                .filter(part -> part.card().letter() == 'C'
+                        && !replaced.contains(part.reference().toUpperCase(Locale.ROOT)))
+                .forEach(part -> {
+                    switch (part.card().kind()) {
+                        case "paper", "wax" -> jobs.merge("recap_paper", 1, Integer::sum);
+                        case "electrolytic" -> jobs.merge("recap_electrolytic", 1, Integer::sum);
+                        default -> {}
+                    }
+                });
         boolean papers = jobs.containsKey("recap_paper");
         boolean cans = jobs.containsKey("recap_electrolytic");
-        inspection.open().stream().map(finding -> finding.row().job()).filter(job -> !(job.equals("capacitor") && papers) && !(job.equals("electrolytic") && cans)).forEach(job -> jobs.merge(job, 1, Integer::sum));
+        inspection.open().stream()
+                .map(finding -> finding.row().job())
+                .filter(job -> !(job.equals("capacitor") && papers) && !(job.equals("electrolytic") && cans))
+                .forEach(job -> jobs.merge(job, 1, Integer::sum));
         jobs.put("first_power", 1);
         jobs.put("tune", 1);
         return jobs;
@@ -143,7 +239,9 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
             String kind = part.card().kind();
             String words = part.description().toLowerCase(Locale.ROOT);
             if (kind.equals("transformer")) {
-                subjects.put(part.reference(), part.description().isEmpty() ? "transformer " + part.reference() : part.description());
+                subjects.put(
+                        part.reference(),
+                        part.description().isEmpty() ? "transformer " + part.reference() : part.description());
             } else if (words.contains("field coil") || kind.equals("vibrator")) {
                 subjects.put(part.reference(), words.contains("field coil") ? "field coil" : "vibrator");
             }
@@ -156,7 +254,7 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
             case MAINS_TRANSFORMER, RECORD_PLAYER -> missing(subjects, "power transformer", "power", "mains", "line");
             case AUTOTRANSFORMER -> missing(subjects, "autotransformer", "auto", "power", "line");
             case VIBRATOR -> missing(subjects, "vibrator", "vibrator");
-            default -> { }
+            default -> {}
         }
         if (set.construction().player() || extras.contains(Extra.PLAYER) || extras.contains(Extra.RECORDER)) {
             subjects.put("motor", "motor");
@@ -165,19 +263,29 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
             subjects.put("coils and IF cans", "coils and IF cans");
         }
         Map<String, Proved> proved = new LinkedHashMap<>();
-        journal.standing(Proved.class).forEach(s -> proved.put(s.fact().subject().toLowerCase(Locale.ROOT), s.fact()));
+        journal.standing(Proved.class)
+                .forEach(s -> proved.put(s.fact().subject().toLowerCase(Locale.ROOT), s.fact()));
         List<Rare> rare = new ArrayList<>();
         subjects.forEach((subject, name) -> {
             Optional<Proved> test = Optional.ofNullable(proved.get(subject.toLowerCase(Locale.ROOT)));
             State state = test.map(t -> t.sound() ? State.SOUND : State.LOST).orElse(State.UNTESTED);
-            String how = HOW.entrySet().stream().filter(entry -> name.toLowerCase(Locale.ROOT).contains(entry.getKey())).map(Map.Entry::getValue).findFirst().orElse("ohms of every winding");
-            rare.add(new Rare(subject, name, state, test.map(Proved::how).filter(text -> !text.isEmpty()).orElse(state == State.UNTESTED ? how : "")));
+            String how = HOW.entrySet().stream()
+                    .filter(entry -> name.toLowerCase(Locale.ROOT).contains(entry.getKey()))
+                    .map(Map.Entry::getValue)
+                    .findFirst()
+                    .orElse("ohms of every winding");
+            rare.add(new Rare(
+                    subject,
+                    name,
+                    state,
+                    test.map(Proved::how).filter(text -> !text.isEmpty()).orElse(state == State.UNTESTED ? how : "")));
         });
         return List.copyOf(rare);
     }
 
     private static void missing(Map<String, String> subjects, String name, String... words) {
-        boolean there = subjects.values().stream().anyMatch(known -> java.util.Arrays.stream(words).anyMatch(known.toLowerCase(Locale.ROOT)::contains));
+        boolean there = subjects.values().stream()
+                .anyMatch(known -> java.util.Arrays.stream(words).anyMatch(known.toLowerCase(Locale.ROOT)::contains));
         if (!there) {
             subjects.put(name, name);
         }
@@ -189,6 +297,8 @@ public record Worth(List<Line> lines, List<Rare> rare, double hours, double part
     }
 
     private static String print(double value) {
-        return Math.abs(value) >= 100 || value == Math.rint(value) ? String.valueOf(Math.round(value)) : String.format(Locale.ROOT, "%.1f", value).replaceAll("\\.0$", "");
+        return Math.abs(value) >= 100 || value == Math.rint(value)
+                ? String.valueOf(Math.round(value))
+                : String.format(Locale.ROOT, "%.1f", value).replaceAll("\\.0$", "");
     }
 }

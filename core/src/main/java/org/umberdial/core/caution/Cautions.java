@@ -35,6 +35,11 @@ public final class Cautions {
 
     private static Caution caution(Map<String, String> row) {
         String deferTo = row.get("defer_to");
-        return new Caution(row.get("id"), row.get("when"), row.get("text"), Caution.Level.valueOf(row.get("level").toUpperCase(Locale.ROOT)), deferTo.equals("none") ? "" : deferTo);
+        return new Caution(
+                row.get("id"),
+                row.get("when"),
+                row.get("text"),
+                Caution.Level.valueOf(row.get("level").toUpperCase(Locale.ROOT)),
+                deferTo.equals("none") ? "" : deferTo);
     }
 }

@@ -6,9 +6,9 @@ import org.umberdial.core.value.Unit;
 /**
  * What to do for a test on this set and what to enter.
  *
- * @param steps    how, one act each
+ * @param steps how, one act each
  * @param cautions ids of the cautions that belong here
- * @param blocks   what to enter, in the order it is read
+ * @param blocks what to enter, in the order it is read
  */
 public record BenchForm(List<String> steps, List<String> cautions, List<Block> blocks) {
     /** What a cell takes. */
@@ -29,9 +29,9 @@ public record BenchForm(List<String> steps, List<String> cautions, List<Block> b
     /**
      * One thing to enter.
      *
-     * @param key      under which it is kept
-     * @param label    what it is, when the column or the line does not say it already
-     * @param unit     of a figure
+     * @param key under which it is kept
+     * @param label what it is, when the column or the line does not say it already
+     * @param unit of a figure
      * @param expected what a healthy set would show; may be empty
      */
     public record Cell(String key, String label, Kind kind, Unit unit, List<Choice> choices, String expected) {

@@ -19,7 +19,7 @@ import org.umberdial.core.volts.Verdict;
 /**
  * What the cold bench has shown so far: every test that stands, judged anew, and what it proves.
  *
- * @param done   tests made, in the order they were made; of a test made again the last one
+ * @param done tests made, in the order they were made; of a test made again the last one
  * @param covers what is known of each claim
  * @param charge how the charge stood when it was last read
  */
@@ -43,17 +43,23 @@ public record ColdBench(List<Done> done, Map<Claim, Cover> covers, Charge.State 
     public static ColdBench of(ColdScene scene, Journal journal) {
         Map<String, Done> last = new LinkedHashMap<>();
         double safe = scene.policy().safeVolts();
-        journal.standing(Benched.class).stream().sorted(Comparator.comparing(s -> s.entry().takenAt())).forEach(s -> TestRow.of(s.fact().test()).ifPresent(row -> {
-            Figures figures = new Figures(s.fact().figures());
-            Instant at = s.entry().takenAt();
-            boolean charged = row.readsOhms() && Charge.at(journal, at, safe) == Charge.State.THERE;
-            ColdVerdict verdict = charged ? ColdVerdict.nothing(Charge.refusal(safe), "Discharge first.") : judged(scene, row, figures);
-            String key = SEVERAL.contains(row.id()) ? s.id() : row.id();
-            last.remove(key);
-            last.put(key, new Done(s.id(), row, figures, at, s.fact().equipment(), verdict));
-        }));
+        journal.standing(Benched.class).stream()
+                .sorted(Comparator.comparing(s -> s.entry().takenAt()))
+                .forEach(s -> TestRow.of(s.fact().test()).ifPresent(row -> {
+                    Figures figures = new Figures(s.fact().figures());
+                    Instant at = s.entry().takenAt();
+                    boolean charged = row.readsOhms() && Charge.at(journal, at, safe) == Charge.State.THERE;
+                    ColdVerdict verdict = charged
+                            ? ColdVerdict.nothing(Charge.refusal(safe), "Discharge first.")
+                            : judged(scene, row, figures);
+                    String key = SEVERAL.contains(row.id()) ? s.id() : row.id();
+                    last.remove(key);
+                    last.put(key, new Done(s.id(), row, figures, at, s.fact().equipment(), verdict));
+                }));
         Map<String, Instant> replaced = new HashMap<>();
-        journal.standing(PartReplaced.class).forEach(s -> replaced.put(s.fact().part().toUpperCase(Locale.ROOT), s.entry().takenAt()));
+        journal.standing(PartReplaced.class)
+                .forEach(s -> replaced.put(
+                        s.fact().part().toUpperCase(Locale.ROOT), s.entry().takenAt()));
         Map<Claim, Cover> covers = new LinkedHashMap<>();
         for (Done done : last.values()) {
             cover(done, replaced, covers);
@@ -77,9 +83,14 @@ public record ColdBench(List<Done> done, Map<Claim, Cover> covers, Charge.State 
         said.put(Known.PROVEN, done.verdict.proves());
         said.put(Known.REFUTED, done.verdict.refutes());
         said.forEach((known, claims) -> claims.forEach(claim -> {
-            boolean renewed = replaced.getOrDefault(claim.subject().toUpperCase(Locale.ROOT), Instant.MIN).isAfter(done.at);
+            boolean renewed = replaced.getOrDefault(claim.subject().toUpperCase(Locale.ROOT), Instant.MIN)
+                    .isAfter(done.at);
             // A path that fails does not take back what another test has proven of one part on it.
-            boolean outweighed = known == Known.DOUBTED && done.row.path() && Optional.ofNullable(covers.get(claim)).filter(c -> c.known == Known.PROVEN).isPresent();
+            boolean outweighed = known == Known.DOUBTED
+                    && done.row.path()
+                    && Optional.ofNullable(covers.get(claim))
+                            .filter(c -> c.known == Known.PROVEN)
+                            .isPresent();
             if (!renewed && !outweighed) {
                 covers.put(claim, new Cover(known, done.row.id(), done.row.title(), done.verdict.sentence(), done.at));
             }
@@ -88,7 +99,8 @@ public record ColdBench(List<Done> done, Map<Claim, Cover> covers, Charge.State 
 
     /** The last standing result of a test. */
     public Optional<Done> last(String test) {
-        List<Done> made = new ArrayList<>(done.stream().filter(d -> d.row.id().equals(test)).toList());
+        List<Done> made = new ArrayList<>(
+                done.stream().filter(d -> d.row.id().equals(test)).toList());
         return made.isEmpty() ? Optional.empty() : Optional.of(made.get(made.size() - 1));
     }
 
@@ -102,19 +114,28 @@ public record ColdBench(List<Done> done, Map<Claim, Cover> covers, Charge.State 
     }
 
     /**
-     * Whether a part that cannot be bought was found sound: continuous and free of shorted turns, nothing against it. An open
-     * winding counts as lost only when its lead-outs were looked at.
+     * Whether a part that cannot be bought was found sound: continuous and free of shorted turns, nothing against it.
+     * An open winding counts as lost only when its lead-outs were looked at.
      *
      * @return empty when that is not known yet
      */
     public Optional<Boolean> sound(String subject) {
-        List<Map.Entry<Claim, Cover>> own = covers.entrySet().stream().filter(e -> e.getKey().subject().equalsIgnoreCase(subject)).toList();
-        if (own.stream().anyMatch(e -> e.getValue().known == Known.REFUTED && (!e.getKey().aspect().contains("continuity") || e.getValue().test.equals("lead-out")))) {
+        List<Map.Entry<Claim, Cover>> own = covers.entrySet().stream()
+                .filter(e -> e.getKey().subject().equalsIgnoreCase(subject))
+                .toList();
+        if (own.stream()
+                .anyMatch(e -> e.getValue().known == Known.REFUTED
+                        && (!e.getKey().aspect().contains("continuity")
+                                || e.getValue().test.equals("lead-out")))) {
             return Optional.of(false);
         }
         boolean clear = own.stream().allMatch(e -> e.getValue().known == Known.PROVEN);
-        boolean whole = own.stream().anyMatch(e -> e.getKey().aspect().contains("continuity") || e.getKey().aspect().equals("value"));
-        boolean turns = own.stream().anyMatch(e -> e.getKey().aspect().contains("shorted") || e.getKey().aspect().equals("value"));
+        boolean whole = own.stream()
+                .anyMatch(e -> e.getKey().aspect().contains("continuity")
+                        || e.getKey().aspect().equals("value"));
+        boolean turns = own.stream()
+                .anyMatch(e -> e.getKey().aspect().contains("shorted")
+                        || e.getKey().aspect().equals("value"));
         return clear && whole && turns ? Optional.of(true) : Optional.empty();
     }
 }

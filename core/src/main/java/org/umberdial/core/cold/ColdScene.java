@@ -72,12 +72,22 @@ public final class ColdScene {
 
     /** Line voltage the set stands on [V]: its selector, else its circuit, else the shop's. */
     public double lineVolts() {
-        return label.setTo().orElseGet(() -> set.cards().stream().filter(card -> card.kind().equals("line")).findFirst().flatMap(card -> card.value()).orElse(policy.lineVolts()));
+        return label.setTo()
+                .orElseGet(() -> set.cards().stream()
+                        .filter(card -> card.kind().equals("line"))
+                        .findFirst()
+                        .flatMap(card -> card.value())
+                        .orElse(policy.lineVolts()));
     }
 
-    /** Cold resistance between two nodes by the whole network [Ω], infinite when nothing connects; empty without a circuit. */
+    /**
+     * Cold resistance between two nodes by the whole network [Ω], infinite when nothing connects; empty without a
+     * circuit.
+     */
     public synchronized OptionalDouble ohms(String a, String b) {
-        return network().isEmpty() || network.get().node(a).isEmpty() && !a.equals("0") ? OptionalDouble.empty() : value(charts.computeIfAbsent(b, this::chart).get(a));
+        return network().isEmpty() || network.get().node(a).isEmpty() && !a.equals("0")
+                ? OptionalDouble.empty()
+                : value(charts.computeIfAbsent(b, this::chart).get(a));
     }
 
     private Map<String, Double> chart(String from) {
@@ -88,7 +98,10 @@ public final class ColdScene {
         }
     }
 
-    /** What each part's being open would make of the resistance between two nodes, where it changes it by a tenth or more. */
+    /**
+     * What each part's being open would make of the resistance between two nodes, where it changes it by a tenth or
+     * more.
+     */
     public synchronized Map<String, Double> ifOpen(String a, String b) {
         Map<String, Double> changed = new LinkedHashMap<>();
         OptionalDouble healthy = ohms(a, b);
@@ -125,7 +138,17 @@ public final class ColdScene {
 
     private Optional<Network> compile(BenchSet changed) {
         try {
-            return Optional.of(Network.of(new Deck("", changed.cards(), changed.models(), changed.sockets(), List.of(), changed.modes(), List.of()), TubeModels.shipped(), mode));
+            return Optional.of(Network.of(
+                    new Deck(
+                            "",
+                            changed.cards(),
+                            changed.models(),
+                            changed.sockets(),
+                            List.of(),
+                            changed.modes(),
+                            List.of()),
+                    TubeModels.shipped(),
+                    mode));
         } catch (DeckRefused refused) {
             return Optional.empty();
         }
@@ -134,25 +157,33 @@ public final class ColdScene {
     /** The healthy set at its own line voltage; empty when its circuit does not settle. */
     public synchronized Optional<OperatingPoint> atWork() {
         if (atWork == null) {
-            atWork = network().filter(n -> !n.sources().isEmpty()).flatMap(n -> new AtWork(n).solve(Values.nominal(n)).settled());
+            atWork = network()
+                    .filter(n -> !n.sources().isEmpty())
+                    .flatMap(n -> new AtWork(n).solve(Values.nominal(n)).settled());
         }
         return atWork;
     }
 
     /** Another circuit of the same set at work, with a part changed. */
     public Optional<OperatingPoint> atWork(BenchSet changed) {
-        return compile(changed).flatMap(n -> new AtWork(n).solve(Values.nominal(n)).settled());
+        return compile(changed)
+                .flatMap(n -> new AtWork(n).solve(Values.nominal(n)).settled());
     }
 
-    /** What the rectifiers deliver: plates and screens of all other tubes at the real voltages [A]; empty without a solution. */
+    /**
+     * What the rectifiers deliver: plates and screens of all other tubes at the real voltages [A]; empty without a
+     * solution.
+     */
     public OptionalDouble supplyAmperes() {
         return atWork().map(point -> {
-            double sum = 0;
-            for (var tube : point.network().amplifiers()) {
-                sum += Math.max(0, point.plateAmperes(tube.part()).orElse(0)) + Math.max(0, point.screenAmperes(tube.part()).orElse(0));
-            }
-            return OptionalDouble.of(sum);
-        }).orElse(OptionalDouble.empty());
+                    double sum = 0;
+                    for (var tube : point.network().amplifiers()) {
+                        sum += Math.max(0, point.plateAmperes(tube.part()).orElse(0))
+                                + Math.max(0, point.screenAmperes(tube.part()).orElse(0));
+                    }
+                    return OptionalDouble.of(sum);
+                })
+                .orElse(OptionalDouble.empty());
     }
 
     /**
@@ -161,6 +192,8 @@ public final class ColdScene {
      * @param winding in the order of its card, 0 for the primary
      */
     public OptionalDouble windingAmperes(int winding) {
-        return power().isEmpty() || atWork().isEmpty() ? OptionalDouble.empty() : atWork().get().windingAmperes(power().get().part().reference(), winding);
+        return power().isEmpty() || atWork().isEmpty()
+                ? OptionalDouble.empty()
+                : atWork().get().windingAmperes(power().get().part().reference(), winding);
     }
 }

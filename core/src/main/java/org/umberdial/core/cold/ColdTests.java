@@ -35,7 +35,8 @@ public final class ColdTests {
                 Map.entry("field-coil", new SoundTools.Field()),
                 Map.entry("between", new BetweenTool())));
         for (TestRow row : TestRow.all()) {
-            tools.computeIfAbsent(row.id(), id -> row.judge().equals("ohms") ? new PartTools.Ohms(row) : new PartTools.Check(row));
+            tools.computeIfAbsent(
+                    row.id(), id -> row.judge().equals("ohms") ? new PartTools.Ohms(row) : new PartTools.Check(row));
         }
         return Map.copyOf(tools);
     }
@@ -54,14 +55,20 @@ public final class ColdTests {
     private static boolean applies(ColdScene scene, TestRow.Aspect aspect) {
         return switch (aspect.aspect()) {
             case "tap order" -> scene.label().taps().size() > 1;
-            case "high-voltage continuity" -> scene.power().filter(t -> !t.of(Transformer.Use.HIGH_VOLTAGE).isEmpty()).isPresent();
+            case "high-voltage continuity" ->
+                scene.power()
+                        .filter(t -> !t.of(Transformer.Use.HIGH_VOLTAGE).isEmpty())
+                        .isPresent();
             default -> true;
         };
     }
 
     /** Everything cold tests could prove of a set, whatever instruments there are. */
     public static List<Claim> all(ColdScene scene) {
-        return TestRow.all().stream().flatMap(row -> claims(scene, row).stream()).distinct().toList();
+        return TestRow.all().stream()
+                .flatMap(row -> claims(scene, row).stream())
+                .distinct()
+                .toList();
     }
 
     /** How to make a test on this set and what to enter; a figure that cannot be is passed over here. */

@@ -7,21 +7,29 @@ import org.umberdial.core.volts.Verdict;
 /**
  * What the figures of a test say.
  *
- * @param word       GOOD, DOUBT, BAD; NO_EXPECTATION when they prove nothing; UNREAD while something is missing
- * @param sentence   what it says and why, one or two sentences
+ * @param word GOOD, DOUBT, BAD; NO_EXPECTATION when they prove nothing; UNREAD while something is missing
+ * @param sentence what it says and why, one or two sentences
  * @param arithmetic how it was reckoned, one line a step
- * @param results    figures worked out, one each
- * @param proves     what is proven now
- * @param refutes    what is proven wrong now
- * @param doubts     what the failure may lie in, when it is not known which
- * @param next       what to do now; may be empty
+ * @param results figures worked out, one each
+ * @param proves what is proven now
+ * @param refutes what is proven wrong now
+ * @param doubts what the failure may lie in, when it is not known which
+ * @param next what to do now; may be empty
  */
-public record ColdVerdict(Verdict word, String sentence, List<String> arithmetic, List<Result> results, List<Claim> proves, List<Claim> refutes, List<Claim> doubts, String next) {
+public record ColdVerdict(
+        Verdict word,
+        String sentence,
+        List<String> arithmetic,
+        List<Result> results,
+        List<Claim> proves,
+        List<Claim> refutes,
+        List<Claim> doubts,
+        String next) {
     /**
      * @param value with its unit
-     * @param note  why
-     * @param word  its own verdict
-     * @param at    where it lies on a scale, for drawing it; empty when it has no such place
+     * @param note why
+     * @param word its own verdict
+     * @param at where it lies on a scale, for drawing it; empty when it has no such place
      */
     public record Result(String label, String value, String note, Verdict word, OptionalDouble at) {
         public Result(String label, String value, String note, Verdict word) {
@@ -34,7 +42,8 @@ public record ColdVerdict(Verdict word, String sentence, List<String> arithmetic
     }
 
     static ColdVerdict nothing(String sentence, String next) {
-        return new ColdVerdict(Verdict.NO_EXPECTATION, sentence, List.of(), List.of(), List.of(), List.of(), List.of(), next);
+        return new ColdVerdict(
+                Verdict.NO_EXPECTATION, sentence, List.of(), List.of(), List.of(), List.of(), List.of(), next);
     }
 
     static ColdVerdict good(String sentence, List<Claim> proves) {

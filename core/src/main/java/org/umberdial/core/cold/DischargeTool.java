@@ -18,21 +18,47 @@ final class DischargeTool implements ColdTool {
         double bleeder = bleeder(scene, figures);
         List<Line> lines = new ArrayList<>();
         for (Charge.Holder h : Charge.holders(scene, bleeder)) {
-            String said = ColdTool.text("%s at %s%s, %.2f J: %.1f s through %s", Engineering.print(h.farads(), Unit.FARAD), ColdTool.volts(h.volts()), h.known() ? "" : " (its rating)", h.joules(), h.seconds(), ColdTool.ohms(bleeder));
-            lines.add(new Line(h.reference() + (h.name().isEmpty() ? "" : ", " + h.name()), h.reference(), List.of(Cell.figure("v." + h.reference(), "left", Unit.VOLT, said))));
+            String said = ColdTool.text(
+                    "%s at %s%s, %.2f J: %.1f s through %s",
+                    Engineering.print(h.farads(), Unit.FARAD),
+                    ColdTool.volts(h.volts()),
+                    h.known() ? "" : " (its rating)",
+                    h.joules(),
+                    h.seconds(),
+                    ColdTool.ohms(bleeder));
+            lines.add(new Line(
+                    h.reference() + (h.name().isEmpty() ? "" : ", " + h.name()),
+                    h.reference(),
+                    List.of(Cell.figure("v." + h.reference(), "left", Unit.VOLT, said))));
         }
         if (lines.isEmpty()) {
-            lines.add(new Line("Highest volts found across any large capacitor", "", List.of(Cell.figure("v.any", "left", Unit.VOLT, "0 V"))));
+            lines.add(new Line(
+                    "Highest volts found across any large capacitor",
+                    "",
+                    List.of(Cell.figure("v.any", "left", Unit.VOLT, "0 V"))));
         }
         return List.of(
-                new Block("Bleed through", "Not a bare short: that spits metal and harms the part.", List.of(new Line("Resistor", "", List.of(Cell.figure("bleed", "", Unit.OHM, ColdTool.ohms(scene.policy().bleedOhms())))))),
+                new Block(
+                        "Bleed through",
+                        "Not a bare short: that spits metal and harms the part.",
+                        List.of(new Line(
+                                "Resistor",
+                                "",
+                                List.of(Cell.figure(
+                                        "bleed",
+                                        "",
+                                        Unit.OHM,
+                                        ColdTool.ohms(scene.policy().bleedOhms())))))),
                 new Block("Then prove it", "Volts still across each, after the time stated.", lines));
     }
 
     private static double bleeder(ColdScene scene, Figures figures) {
         double ohms = figures.ohms("bleed").orElse(scene.policy().bleedOhms());
         if (!(ohms >= 100 && ohms <= 1e6)) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A bleed resistor has 100 Ω to 1 MΩ: less is nearly a short, more takes minutes.").at("bleed");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "A bleed resistor has 100 Ω to 1 MΩ: less is nearly a short, more takes minutes.")
+                    .at("bleed");
         }
         return ohms;
     }
@@ -42,30 +68,80 @@ final class DischargeTool implements ColdTool {
         double bleeder = bleeder(scene, figures);
         List<Charge.Holder> holders = Charge.holders(scene, bleeder);
         double watts = holders.stream().mapToDouble(Charge.Holder::watts).max().orElse(0);
-        double seconds = holders.stream().mapToDouble(Charge.Holder::seconds).max().orElse(0);
-        List<ColdVerdict.Result> results = holders.isEmpty() ? List.of() : List.of(
-                new ColdVerdict.Result("Leave it on each for", ColdTool.text("%.1f s", seconds), ColdTool.text("until it is at %.0f V", scene.policy().safeVolts()), Verdict.NO_EXPECTATION),
-                new ColdVerdict.Result("Peak in the resistor", ColdTool.text("%.1f W", watts), "for an instant; a 5 W part takes it", Verdict.NO_EXPECTATION));
-        List<String> arithmetic = holders.stream().map(h -> ColdTool.text("%s: %s x %s x ln(%.0f / %.0f) = %.2f s; %.0f² / %s = %.1f W", h.reference(), ColdTool.ohms(bleeder), Engineering.print(h.farads(), Unit.FARAD), h.volts(), scene.policy().safeVolts(), h.seconds(), h.volts(), ColdTool.ohms(bleeder), h.watts())).toList();
+        double seconds =
+                holders.stream().mapToDouble(Charge.Holder::seconds).max().orElse(0);
+        List<ColdVerdict.Result> results = holders.isEmpty()
+                ? List.of()
+                : List.of(
+                        new ColdVerdict.Result(
+                                "Leave it on each for",
+                                ColdTool.text("%.1f s", seconds),
+                                ColdTool.text(
+                                        "until it is at %.0f V", scene.policy().safeVolts()),
+                                Verdict.NO_EXPECTATION),
+                        new ColdVerdict.Result(
+                                "Peak in the resistor",
+                                ColdTool.text("%.1f W", watts),
+                                "for an instant; a 5 W part takes it",
+                                Verdict.NO_EXPECTATION));
+        List<String> arithmetic = holders.stream()
+                .map(h -> ColdTool.text(
+                        "%s: %s x %s x ln(%.0f / %.0f) = %.2f s; %.0f² / %s = %.1f W",
+                        h.reference(),
+                        ColdTool.ohms(bleeder),
+                        Engineering.print(h.farads(), Unit.FARAD),
+                        h.volts(),
+                        scene.policy().safeVolts(),
+                        h.seconds(),
+                        h.volts(),
+                        ColdTool.ohms(bleeder),
+                        h.watts()))
+                .toList();
         return say(scene, figures, holders).with(results, arithmetic);
     }
 
     private static ColdVerdict say(ColdScene scene, Figures figures, List<Charge.Holder> holders) {
         double safe = scene.policy().safeVolts();
-        List<String> keys = holders.isEmpty() ? List.of("v.any") : holders.stream().map(h -> "v." + h.reference()).toList();
+        List<String> keys = holders.isEmpty()
+                ? List.of("v.any")
+                : holders.stream().map(h -> "v." + h.reference()).toList();
         for (String key : keys) {
             double volts = Math.abs(figures.number(key).orElse(0));
             if (volts > safe) {
                 String reference = key.substring(2);
-                boolean swollen = scene.set().part(reference).flatMap(Part::ratingVolts).filter(rating -> volts > 1.5 * rating).isPresent();
-                return new ColdVerdict(Verdict.BAD, reference + " still holds " + ColdTool.volts(volts) + ColdTool.text(", above the safe %.0f V", safe) + (swollen ? ", which is far over its rating: check the meter's range." : "."), List.of(), List.of(), List.of(), List.of(), List.of(), "Bleed it again, longer, then read it again; no ohms count until then.");
+                boolean swollen = scene.set()
+                        .part(reference)
+                        .flatMap(Part::ratingVolts)
+                        .filter(rating -> volts > 1.5 * rating)
+                        .isPresent();
+                return new ColdVerdict(
+                        Verdict.BAD,
+                        reference + " still holds " + ColdTool.volts(volts)
+                                + ColdTool.text(", above the safe %.0f V", safe)
+                                + (swollen ? ", which is far over its rating: check the meter's range." : "."),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        "Bleed it again, longer, then read it again; no ohms count until then.");
             }
         }
-        List<String> missing = keys.stream().filter(key -> !figures.has(key)).map(key -> key.substring(2)).toList();
+        List<String> missing = keys.stream()
+                .filter(key -> !figures.has(key))
+                .map(key -> key.substring(2))
+                .toList();
         if (!missing.isEmpty()) {
-            return ColdVerdict.wants(missing.size() == keys.size() ? "Bleed each, then read the volts left across it." : "Still to be read: " + String.join(", ", missing) + ".");
+            return ColdVerdict.wants(
+                    missing.size() == keys.size()
+                            ? "Bleed each, then read the volts left across it."
+                            : "Still to be read: " + String.join(", ", missing) + ".");
         }
-        return ColdVerdict.good(ColdTool.text("Every section is at or below %.0f V", safe) + ". Large ones regain some by themselves: leave the bleeder clipped on, and read again after a break.", List.of());
+        return ColdVerdict.good(
+                ColdTool.text("Every section is at or below %.0f V", safe)
+                        + ". Large ones regain some by themselves: leave the bleeder clipped on, and read "
+                        + "again after a break.",
+                List.of());
     }
 
     @Override

@@ -6,8 +6,8 @@ import java.util.OptionalDouble;
 import org.umberdial.core.value.InvalidEntry;
 
 /**
- * What was entered at a test, by the keys of its form. Figures are in SI units, as plain numbers; {@code open} stands for a
- * resistance without end.
+ * What was entered at a test, by the keys of its form. Figures are in SI units, as plain numbers; {@code open} stands
+ * for a resistance without end.
  */
 public record Figures(Map<String, String> entered) {
     /** What an ohmmeter shows when nothing connects. */
@@ -57,7 +57,11 @@ public record Figures(Map<String, String> entered) {
     public OptionalDouble ohms(String key) {
         OptionalDouble ohms = number(key);
         if (ohms.isPresent() && ohms.getAsDouble() < 0) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "No resistance is below zero: a meter shows that when a charge drives it. Bleed the capacitors, read volts until they are gone, then read ohms again.").at(key);
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "No resistance is below zero: a meter shows that when a charge drives it. Bleed "
+                                    + "the capacitors, read volts until they are gone, then read ohms again.")
+                    .at(key);
         }
         return ohms;
     }

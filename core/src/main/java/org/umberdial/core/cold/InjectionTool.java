@@ -14,6 +14,7 @@ import org.umberdial.core.volts.Verdict;
 final class InjectionTool implements ColdTool {
     /** Above this a generator's output, stepped up by the set, can hurt [V]. */
     static final double SAFE_VOLTS = 12;
+
     private static final int LEVELS = 3;
     private static final double HALVES = 0.03;
     private static final double OFF_RATIO = 0.08;
@@ -30,7 +31,13 @@ final class InjectionTool implements ColdTool {
     static OptionalDouble safe(Figures figures, String key) {
         OptionalDouble volts = figures.number(key);
         if (volts.isPresent() && !(volts.getAsDouble() > 0 && volts.getAsDouble() <= SAFE_VOLTS)) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, volts.getAsDouble() > SAFE_VOLTS ? "Feed 12 V at most: the high-voltage winding steps it up, and 12 V in can be 30 V or more at its ends. 0.5, 1 and 2 V tell all." : "Write the volts read at the plug, above 0.").at(key);
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            volts.getAsDouble() > SAFE_VOLTS
+                                    ? "Feed 12 V at most: the high-voltage winding steps it up, and 12 V in "
+                                            + "can be 30 V or more at its ends. 0.5, 1 and 2 V tell all."
+                                    : "Write the volts read at the plug, above 0.")
+                    .at(key);
         }
         return volts;
     }
@@ -40,12 +47,28 @@ final class InjectionTool implements ColdTool {
         scene.power().ifPresent(t -> {
             for (int k = 0; k < t.secondaries().size(); k++) {
                 Transformer.Winding w = t.secondaries().get(k);
-                outs.add(new Out("o" + k, w.name(), w.use(), w.volts() / t.primary().volts(), w.ohms(), scene.windingAmperes(k + 1).orElse(w.use() == Transformer.Use.HIGH_VOLTAGE ? highAmperes(scene, t) : w.amperes())));
+                outs.add(new Out(
+                        "o" + k,
+                        w.name(),
+                        w.use(),
+                        w.volts() / t.primary().volts(),
+                        w.ohms(),
+                        scene.windingAmperes(k + 1)
+                                .orElse(
+                                        w.use() == Transformer.Use.HIGH_VOLTAGE
+                                                ? highAmperes(scene, t)
+                                                : w.amperes())));
             }
         });
         if (outs.isEmpty()) {
             for (String name : List.of("high voltage 1", "high voltage 2", "heaters")) {
-                outs.add(new Out("o" + outs.size(), name, name.startsWith("high") ? Transformer.Use.HIGH_VOLTAGE : Transformer.Use.HEATERS, 0, 0, 0));
+                outs.add(new Out(
+                        "o" + outs.size(),
+                        name,
+                        name.startsWith("high") ? Transformer.Use.HIGH_VOLTAGE : Transformer.Use.HEATERS,
+                        0,
+                        0,
+                        0));
             }
         }
         return outs;
@@ -69,8 +92,27 @@ final class InjectionTool implements ColdTool {
             lines.add(new Line("Level " + (i + 1), "", cells));
         }
         return List.of(
-                new Block("Before", "", List.of(new Line("Tubes and lamps are out", "", List.of(Cell.yesNo("bare", ""))), new Line("Primary, by ohms", "", List.of(Cell.figure("rp", "", Unit.OHM, scene.power().map(t -> ColdTool.ohms(t.primary().ohms())).orElse("")))))),
-                new Block("Three levels", "Any three up to 12 V, in any order; read at the plug itself, since the generator drops under load.", lines));
+                new Block(
+                        "Before",
+                        "",
+                        List.of(
+                                new Line("Tubes and lamps are out", "", List.of(Cell.yesNo("bare", ""))),
+                                new Line(
+                                        "Primary, by ohms",
+                                        "",
+                                        List.of(Cell.figure(
+                                                "rp",
+                                                "",
+                                                Unit.OHM,
+                                                scene.power()
+                                                        .map(t -> ColdTool.ohms(
+                                                                t.primary().ohms()))
+                                                        .orElse("")))))),
+                new Block(
+                        "Three levels",
+                        "Any three up to 12 V, in any order; read at the plug itself, since the generator "
+                                + "drops under load.",
+                        lines));
     }
 
     @Override
@@ -82,12 +124,17 @@ final class InjectionTool implements ColdTool {
             }
         }
         List<Out> outs = outs(scene);
-        List<Out> read = outs.stream().filter(out -> pairs(figures, out.key, fed).size() >= 2).toList();
+        List<Out> read = outs.stream()
+                .filter(out -> pairs(figures, out.key, fed).size() >= 2)
+                .toList();
         if (fed.size() < 2 || read.isEmpty()) {
             return ColdVerdict.wants("Feed two levels at least, three to be sure, and read every winding at each.");
         }
         if (figures.no("bare")) {
-            return ColdVerdict.nothing("With tubes or lamps in, heaters load the windings: current and volts say nothing of the transformer.", "Pull them, keep a map, and read again.");
+            return ColdVerdict.nothing(
+                    "With tubes or lamps in, heaters load the windings: current and volts say nothing of the "
+                            + "transformer.",
+                    "Pull them, keep a map, and read again.");
         }
         List<ColdVerdict.Result> results = new ArrayList<>();
         List<String> arithmetic = new ArrayList<>();
@@ -112,43 +159,79 @@ final class InjectionTool implements ColdTool {
         return pairs.stream().map(Proportion.Pair::fed).distinct().count() < 2 ? List.of() : pairs;
     }
 
-    private static List<String> judged(ColdScene scene, Figures figures, Out out, List<Integer> fed, double line, List<ColdVerdict.Result> results, List<String> arithmetic) {
+    private static List<String> judged(
+            ColdScene scene,
+            Figures figures,
+            Out out,
+            List<Integer> fed,
+            double line,
+            List<ColdVerdict.Result> results,
+            List<String> arithmetic) {
         Proportion p = Proportion.of(pairs(figures, out.key, fed));
         double open = p.slope() * line;
         List<String> faults = new ArrayList<>();
         if (!p.holds()) {
-            faults.add(out.name + (p.rising() ? " strays " + ColdTool.text("%.1f %%", 100 * p.residual()) + " from proportion" + (Math.abs(p.intercept()) > Proportion.LIMIT ? ": something is picked up without being fed" : "") : " does not rise with what is fed"));
+            faults.add(out.name
+                    + (p.rising()
+                            ? " strays " + ColdTool.text("%.1f %%", 100 * p.residual()) + " from proportion"
+                                    + (Math.abs(p.intercept()) > Proportion.LIMIT
+                                            ? ": something is picked up without being fed"
+                                            : "")
+                            : " does not rise with what is fed"));
         }
         if (out.volts > 0 && Math.abs(p.slope() / out.volts - 1) > OFF_RATIO) {
-            faults.add(ColdTool.text("%s gives %.3f V a volt where the circuit has %.3f", out.name, p.slope(), out.volts));
+            faults.add(
+                    ColdTool.text("%s gives %.3f V a volt where the circuit has %.3f", out.name, p.slope(), out.volts));
         }
-        double primaryOhms = figures.ohms("rp").orElseGet(() -> scene.power().map(t -> t.primary().ohms()).orElse(0.0));
+        double primaryOhms = figures.ohms("rp")
+                .orElseGet(() -> scene.power().map(t -> t.primary().ohms()).orElse(0.0));
         double loaded = open - out.amperes * (out.ohms + p.slope() * p.slope() * primaryOhms);
-        String note = ColdTool.text("slope %.4f", p.slope()) + (out.amperes > 0 ? ", under its " + ColdTool.amperes(out.amperes) + " about " + ColdTool.volts(loaded) : "");
-        results.add(new ColdVerdict.Result(out.name + ColdTool.text(" at %.0f V line", line), ColdTool.volts(open), note, faults.isEmpty() ? Verdict.GOOD : Verdict.DOUBT));
-        arithmetic.add(ColdTool.text("%s: slope through zero %.4f, largest residual %.2f %%, intercept %.2f %%; x %.0f V = %.1f V", out.name, p.slope(), 100 * p.residual(), 100 * p.intercept(), line, open));
+        String note = ColdTool.text("slope %.4f", p.slope())
+                + (out.amperes > 0
+                        ? ", under its " + ColdTool.amperes(out.amperes) + " about " + ColdTool.volts(loaded)
+                        : "");
+        results.add(new ColdVerdict.Result(
+                out.name + ColdTool.text(" at %.0f V line", line),
+                ColdTool.volts(open),
+                note,
+                faults.isEmpty() ? Verdict.GOOD : Verdict.DOUBT));
+        arithmetic.add(ColdTool.text(
+                "%s: slope through zero %.4f, largest residual %.2f %%, intercept %.2f %%; x %.0f V = %.1f V",
+                out.name, p.slope(), 100 * p.residual(), 100 * p.intercept(), line, open));
         return faults;
     }
 
     private static List<String> halves(Figures figures, List<Out> read, List<Integer> fed) {
-        List<Out> high = read.stream().filter(out -> out.use == Transformer.Use.HIGH_VOLTAGE).toList();
+        List<Out> high = read.stream()
+                .filter(out -> out.use == Transformer.Use.HIGH_VOLTAGE)
+                .toList();
         if (high.size() == 2) {
-            double apart = Windings.unlikeness(Proportion.of(pairs(figures, high.get(0).key, fed)).slope(), Proportion.of(pairs(figures, high.get(1).key, fed)).slope());
+            double apart = Windings.unlikeness(
+                    Proportion.of(pairs(figures, high.get(0).key, fed)).slope(),
+                    Proportion.of(pairs(figures, high.get(1).key, fed)).slope());
             if (apart > HALVES) {
-                return List.of(ColdTool.text("the halves differ by %.1f %%: shorted turns in the lower one", 100 * apart));
+                return List.of(
+                        ColdTool.text("the halves differ by %.1f %%: shorted turns in the lower one", 100 * apart));
             }
         }
         return List.of();
     }
 
     /** Judges the primary's current; false when it was not read. */
-    private static boolean current(ColdScene scene, Figures figures, List<Integer> fed, double line, List<ColdVerdict.Result> results, List<String> faults) {
+    private static boolean current(
+            ColdScene scene,
+            Figures figures,
+            List<Integer> fed,
+            double line,
+            List<ColdVerdict.Result> results,
+            List<String> faults) {
         double siemens = 0;
         int count = 0;
         for (int i : fed) {
             OptionalDouble amperes = figures.number("a." + i);
             if (amperes.isPresent()) {
-                siemens += Math.abs(amperes.getAsDouble()) / figures.number("in." + i).orElseThrow();
+                siemens += Math.abs(amperes.getAsDouble())
+                        / figures.number("in." + i).orElseThrow();
                 count++;
             }
         }
@@ -157,24 +240,44 @@ final class InjectionTool implements ColdTool {
         }
         double impedance = count / siemens;
         double rated = scene.label().watts().orElse(50) / line;
-        double primaryOhms = figures.ohms("rp").orElseGet(() -> scene.power().map(t -> t.primary().ohms()).orElse(0.0));
+        double primaryOhms = figures.ohms("rp")
+                .orElseGet(() -> scene.power().map(t -> t.primary().ohms()).orElse(0.0));
         double atLine = line / impedance;
         boolean shorted = impedance < 5 * primaryOhms || atLine > 2 * rated;
         boolean doubtful = atLine > rated;
-        results.add(new ColdVerdict.Result("Primary", ColdTool.ohms(impedance), ColdTool.text("at this level; in proportion %s at the line, and it works on %s", ColdTool.amperes(atLine), ColdTool.amperes(rated)), shorted ? Verdict.BAD : doubtful ? Verdict.DOUBT : Verdict.GOOD));
+        results.add(new ColdVerdict.Result(
+                "Primary",
+                ColdTool.ohms(impedance),
+                ColdTool.text(
+                        "at this level; in proportion %s at the line, and it works on %s",
+                        ColdTool.amperes(atLine), ColdTool.amperes(rated)),
+                shorted ? Verdict.BAD : doubtful ? Verdict.DOUBT : Verdict.GOOD));
         if (shorted) {
             faults.add("the primary draws like a loaded one: shorted turns");
         } else if (doubtful) {
-            faults.add("the primary draws more than an idle one should; iron is poor at so low a level, so feed more before you condemn it");
+            faults.add("the primary draws more than an idle one should; iron is poor at so low a level, so feed "
+                    + "more before you condemn it");
         }
         return true;
     }
 
-    private static ColdVerdict say(List<Claim> claims, List<Out> outs, List<Out> read, List<String> faults, boolean current, int levels) {
+    private static ColdVerdict say(
+            List<Claim> claims, List<Out> outs, List<Out> read, List<String> faults, boolean current, int levels) {
         if (!faults.isEmpty()) {
             String all = String.join("; ", faults);
-            List<Claim> doubted = claims.stream().filter(c -> c.aspect().contains("ratio") || c.aspect().contains("shorted")).toList();
-            return all.contains("draws like") ? ColdVerdict.bad(capital(all) + ".", ColdTool.aspects(claims, "shorted"), "Lift every secondary and feed it again: if it stays, the transformer is lost.") : ColdVerdict.doubt(capital(all) + ".", doubted, "Read that winding again with short leads twisted together, and a known-good transformer the same way.");
+            List<Claim> doubted = claims.stream()
+                    .filter(c -> c.aspect().contains("ratio") || c.aspect().contains("shorted"))
+                    .toList();
+            return all.contains("draws like")
+                    ? ColdVerdict.bad(
+                            capital(all) + ".",
+                            ColdTool.aspects(claims, "shorted"),
+                            "Lift every secondary and feed it again: if it stays, the transformer is lost.")
+                    : ColdVerdict.doubt(
+                            capital(all) + ".",
+                            doubted,
+                            "Read that winding again with short leads twisted together, and a known-good "
+                                    + "transformer the same way.");
         }
         List<Claim> proves = new ArrayList<>(claims);
         if (!current) {
@@ -183,7 +286,11 @@ final class InjectionTool implements ColdTool {
         if (read.size() < outs.size() || levels < LEVELS) {
             proves.removeIf(c -> c.aspect().contains("ratio"));
         }
-        String left = !current ? " Read the current too: without it shorted turns are not excluded." : read.size() < outs.size() ? " Not every winding was read." : levels < LEVELS ? " A third level would tell proportion from pick-up." : "";
+        String left = !current
+                ? " Read the current too: without it shorted turns are not excluded."
+                : read.size() < outs.size()
+                        ? " Not every winding was read."
+                        : levels < LEVELS ? " A third level would tell proportion from pick-up." : "";
         return ColdVerdict.good("Every winding read follows in proportion." + left, proves);
     }
 

@@ -17,12 +17,12 @@ import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
 
 /**
- * What the current from one plug pin to the other goes through: the way of least resistance over everything that conducts
- * cold, with the cord and the fuse that no circuit draws.
+ * What the current from one plug pin to the other goes through: the way of least resistance over everything that
+ * conducts cold, with the cord and the fuse that no circuit draws.
  *
- * @param links    in order
- * @param points   names of the places between them, one more than links
- * @param nodes    nodes of the circuit it passes
+ * @param links in order
+ * @param points names of the places between them, one more than links
+ * @param nodes nodes of the circuit it passes
  * @param setFirst what must be set before a reading across the plug can mean anything
  */
 public record LineChain(List<Link> links, List<String> points, Set<String> nodes, List<String> setFirst) {
@@ -32,7 +32,7 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
      * One part in the chain.
      *
      * @param reference of the part, {@link Roles#CORD} or {@link Roles#FUSE}
-     * @param ohms      cold [Ω]
+     * @param ohms cold [Ω]
      */
     public record Link(String reference, String name, double ohms) {}
 
@@ -46,8 +46,13 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
 
     /** The chain of a set; without a line source in its circuit it has only cord and fuse. */
     public static LineChain of(BenchSet set) {
-        Optional<Card> line = set.parts().stream().map(Part::card).filter(card -> card.kind().equals("line")).findFirst();
-        List<Edge> path = line.map(card -> path(set, card.nodes().get(0), card.nodes().get(1))).orElse(List.of());
+        Optional<Card> line = set.parts().stream()
+                .map(Part::card)
+                .filter(card -> card.kind().equals("line"))
+                .findFirst();
+        List<Edge> path = line.map(
+                        card -> path(set, card.nodes().get(0), card.nodes().get(1)))
+                .orElse(List.of());
         List<Link> links = new ArrayList<>();
         List<String> points = new ArrayList<>();
         points.add("one plug pin");
@@ -60,7 +65,10 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
         String at = line.map(card -> card.nodes().get(0)).orElse("");
         Set<String> nodes = new LinkedHashSet<>();
         nodes.add(at);
-        points.add(path.isEmpty() ? "behind the fuse" : nameOf(set, at, drawn ? "its end inside the set" : "behind the fuse"));
+        points.add(
+                path.isEmpty()
+                        ? "behind the fuse"
+                        : nameOf(set, at, drawn ? "its end inside the set" : "behind the fuse"));
         for (Edge edge : path) {
             links.add(new Link(edge.part.reference(), name(edge.part), edge.ohms));
             at = edge.other(at);
@@ -91,7 +99,8 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
         first.add(fuse ? "Fuse in its holder" : "Fuse in, if there is one");
         for (Edge edge : path) {
             if (edge.part.card().kind().equals("switch")) {
-                first.add((edge.part.description().isEmpty() ? edge.part.reference() : edge.part.description()) + ": on");
+                first.add(
+                        (edge.part.description().isEmpty() ? edge.part.reference() : edge.part.description()) + ": on");
             }
         }
         if (path.stream().anyMatch(edge -> edge.part.card().kind().equals("heater"))) {
@@ -116,7 +125,12 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
     }
 
     private static String nameOf(BenchSet set, String node, String otherwise) {
-        String pins = set.sockets().stream().flatMap(socket -> socket.pins().entrySet().stream().filter(pin -> pin.getValue().equals(node)).map(pin -> socket.socket() + " pin " + pin.getKey())).limit(2).collect(Collectors.joining(" / "));
+        String pins = set.sockets().stream()
+                .flatMap(socket -> socket.pins().entrySet().stream()
+                        .filter(pin -> pin.getValue().equals(node))
+                        .map(pin -> socket.socket() + " pin " + pin.getKey()))
+                .limit(2)
+                .collect(Collectors.joining(" / "));
         return pins.isEmpty() || node.equals("0") ? otherwise : pins;
     }
 
@@ -145,7 +159,9 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
             }
         }
         List<Edge> path = new ArrayList<>();
-        for (String at = to; by.containsKey(at) && !at.equals(from); at = by.get(at).other(at)) {
+        for (String at = to;
+                by.containsKey(at) && !at.equals(from);
+                at = by.get(at).other(at)) {
             path.add(0, by.get(at));
         }
         return path;
@@ -155,24 +171,47 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
         Card card = part.card();
         List<String> nodes = card.nodes();
         switch (card.kind()) {
-            case "heater" -> TubeData.shipped().type(TubeData.bare(card.model())).flatMap(LineChain::coldOhms).ifPresent(ohms -> edges.add(new Edge(part, nodes.get(0), nodes.get(nodes.size() - 1), ohms)));
-            case "lamp" -> edges.add(new Edge(part, nodes.get(0), nodes.get(1), 1 + card.parameters().getOrDefault("V", 6.3) / card.parameters().getOrDefault("A", 0.15) / 13));
+            case "heater" ->
+                TubeData.shipped()
+                        .type(TubeData.bare(card.model()))
+                        .flatMap(LineChain::coldOhms)
+                        .ifPresent(ohms -> edges.add(new Edge(part, nodes.get(0), nodes.get(nodes.size() - 1), ohms)));
+            case "lamp" ->
+                edges.add(new Edge(
+                        part,
+                        nodes.get(0),
+                        nodes.get(1),
+                        1
+                                + card.parameters().getOrDefault("V", 6.3)
+                                        / card.parameters().getOrDefault("A", 0.15)
+                                        / 13));
             case "transformer" -> {
                 for (int k = 0; 2 * k + 1 < nodes.size(); k++) {
-                    edges.add(new Edge(part, nodes.get(2 * k), nodes.get(2 * k + 1), card.parameters().getOrDefault(k == 0 ? "RP" : "R" + k, 1.0)));
+                    edges.add(new Edge(
+                            part,
+                            nodes.get(2 * k),
+                            nodes.get(2 * k + 1),
+                            card.parameters().getOrDefault(k == 0 ? "RP" : "R" + k, 1.0)));
                 }
             }
             default -> {
                 if (card.letter() == 'R' && !card.kind().equals("pot")) {
                     part.workingValue().ifPresent(ohms -> edges.add(new Edge(part, nodes.get(0), nodes.get(1), ohms)));
                 } else if (card.letter() == 'L') {
-                    edges.add(new Edge(part, nodes.get(0), nodes.get(1), card.key("rser").map(Double::parseDouble).orElse(1.0)));
+                    edges.add(new Edge(
+                            part,
+                            nodes.get(0),
+                            nodes.get(1),
+                            card.key("rser").map(Double::parseDouble).orElse(1.0)));
                 }
             }
         }
     }
 
     private static Optional<Double> coldOhms(TubeType type) {
-        return type.heaterVolts().isPresent() && type.heaterAmperes().isPresent() ? Optional.of(type.heaterVolts().getAsDouble() / type.heaterAmperes().getAsDouble() / HeaterOhms.COLD_RATIO) : Optional.empty();
+        return type.heaterVolts().isPresent() && type.heaterAmperes().isPresent()
+                ? Optional.of(
+                        type.heaterVolts().getAsDouble() / type.heaterAmperes().getAsDouble() / HeaterOhms.COLD_RATIO)
+                : Optional.empty();
     }
 }

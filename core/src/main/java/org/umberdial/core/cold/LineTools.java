@@ -18,7 +18,15 @@ final class LineTools {
     static final class SwitchedOff implements ColdTool {
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("Across the plug, switched off", "", List.of(new Line("Pin to pin", "", List.of(Cell.figure("off", "", Unit.OHM, "open"))), new Line("A part wired before the switch", "", List.of(Cell.yesNo("before", "is there one"))))));
+            return List.of(new Block(
+                    "Across the plug, switched off",
+                    "",
+                    List.of(
+                            new Line("Pin to pin", "", List.of(Cell.figure("off", "", Unit.OHM, "open"))),
+                            new Line(
+                                    "A part wired before the switch",
+                                    "",
+                                    List.of(Cell.yesNo("before", "is there one"))))));
         }
 
         @Override
@@ -32,9 +40,20 @@ final class LineTools {
             }
             String read = ColdTool.ohms(off.getAsDouble());
             if (figures.yes("before")) {
-                return ColdVerdict.doubt(read + " with a part before the switch: lift that part to know the switch.", List.of(), "Lift it and read again.");
+                return ColdVerdict.doubt(
+                        read + " with a part before the switch: lift that part to know the switch.",
+                        List.of(),
+                        "Lift it and read again.");
             }
-            return off.getAsDouble() < 2 ? ColdVerdict.bad(read + ": a short ahead of the load, in cord or switch.", ColdTool.aspects(claims, "short"), "Lift the cord inside and read it alone.") : ColdVerdict.bad(read + ": the switch does not open.", ColdTool.aspects(claims, "opens"), "Read across the switch alone; does the set have a second feed?");
+            return off.getAsDouble() < 2
+                    ? ColdVerdict.bad(
+                            read + ": a short ahead of the load, in cord or switch.",
+                            ColdTool.aspects(claims, "short"),
+                            "Lift the cord inside and read it alone.")
+                    : ColdVerdict.bad(
+                            read + ": the switch does not open.",
+                            ColdTool.aspects(claims, "opens"),
+                            "Read across the switch alone; does the set have a second feed?");
         }
     }
 
@@ -42,7 +61,13 @@ final class LineTools {
     static final class ToChassis implements ColdTool {
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("Plug pins to chassis", "", List.of(new Line("Both pins together to bare metal", "", List.of(Cell.figure("chassis", "", Unit.OHM, text(expected(scene))))))));
+            return List.of(new Block(
+                    "Plug pins to chassis",
+                    "",
+                    List.of(new Line(
+                            "Both pins together to bare metal",
+                            "",
+                            List.of(Cell.figure("chassis", "", Unit.OHM, text(expected(scene))))))));
         }
 
         private static String text(double expected) {
@@ -51,11 +76,14 @@ final class LineTools {
 
         /** What the circuit draws between line and chassis [Ω]; infinite where nothing should be. */
         private static double expected(ColdScene scene) {
-            List<Card> line = scene.set().cards().stream().filter(card -> card.kind().equals("line")).toList();
+            List<Card> line = scene.set().cards().stream()
+                    .filter(card -> card.kind().equals("line"))
+                    .toList();
             if (line.isEmpty() || scene.set().construction().transformer()) {
                 return Double.POSITIVE_INFINITY;
             }
-            boolean named = scene.set().cards().stream().anyMatch(card -> card.nodes().contains("chassis"));
+            boolean named =
+                    scene.set().cards().stream().anyMatch(card -> card.nodes().contains("chassis"));
             return named ? scene.ohms(line.get(0).nodes().get(1), "chassis").orElse(Double.POSITIVE_INFINITY) : 0;
         }
 
@@ -70,12 +98,29 @@ final class LineTools {
             if (scene.set().construction().liveChassis() && Double.isFinite(expected)) {
                 boolean fits = ohms >= 0.7 * expected - 1;
                 String size = ColdTool.ohms(ohms) + " where the circuit has " + ColdTool.ohms(expected);
-                return fits ? ColdVerdict.good(size + ". The chassis is tied to the line by design: treat it as live.", claims) : ColdVerdict.bad(size + ": something joins line and chassis that should not.", ColdTool.aspects(claims, "short"), "Lift the capacitor between line and chassis first.");
+                return fits
+                        ? ColdVerdict.good(
+                                size + ". The chassis is tied to the line by design: treat it as live.", claims)
+                        : ColdVerdict.bad(
+                                size + ": something joins line and chassis that should not.",
+                                ColdTool.aspects(claims, "short"),
+                                "Lift the capacitor between line and chassis first.");
             }
             if (ohms > 20e6) {
-                return ColdVerdict.good("Open at the meter's few volts: no dead short to the core. A leak at line volts an ordinary ohmmeter cannot see.", claims);
+                return ColdVerdict.good(
+                        "Open at the meter's few volts: no dead short to the core. A leak at line volts an "
+                                + "ordinary ohmmeter cannot see.",
+                        claims);
             }
-            return ohms > CLOSED ? ColdVerdict.doubt(ColdTool.ohms(ohms) + ": dirt and damp, or an insulation that is going.", claims, "Clean and dry it, then test at 500 V.") : ColdVerdict.bad(ColdTool.ohms(ohms) + " between line and chassis in a set that should have nothing there.", ColdTool.aspects(claims, "short"), "Lift the line capacitors; if it stays, the transformer's primary lies at the core.");
+            return ohms > CLOSED
+                    ? ColdVerdict.doubt(
+                            ColdTool.ohms(ohms) + ": dirt and damp, or an insulation that is going.",
+                            claims,
+                            "Clean and dry it, then test at 500 V.")
+                    : ColdVerdict.bad(
+                            ColdTool.ohms(ohms) + " between line and chassis in a set that should have nothing there.",
+                            ColdTool.aspects(claims, "short"),
+                            "Lift the line capacitors; if it stays, the transformer's primary lies at the core.");
         }
     }
 }

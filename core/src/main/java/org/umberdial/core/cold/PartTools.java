@@ -12,7 +12,6 @@ import org.umberdial.core.cold.BenchForm.Line;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
-import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.volts.Verdict;
 
@@ -24,7 +23,13 @@ final class PartTools {
     private record One(Verdict word, String value, String note) {}
 
     /** Adds up the parts: proven are those that passed, refuted those that failed. */
-    private static ColdVerdict sum(ColdScene scene, List<Claim> claims, Figures figures, String nothingYet, String whenBad, BiFunction<String, Figures, Optional<One>> each) {
+    private static ColdVerdict sum(
+            ColdScene scene,
+            List<Claim> claims,
+            Figures figures,
+            String nothingYet,
+            String whenBad,
+            BiFunction<String, Figures, Optional<One>> each) {
         List<ColdVerdict.Result> results = new ArrayList<>();
         List<Claim> proves = new ArrayList<>();
         List<Claim> refutes = new ArrayList<>();
@@ -40,7 +45,7 @@ final class PartTools {
                     case GOOD -> proves.addAll(own);
                     case BAD -> refutes.addAll(own);
                     case DOUBT -> doubts.addAll(own);
-                    default -> { }
+                    default -> {}
                 }
                 if (o.word == Verdict.BAD) {
                     bad.add(subject);
@@ -51,31 +56,56 @@ final class PartTools {
             return ColdVerdict.wants(nothingYet);
         }
         long passed = results.stream().filter(r -> r.word() == Verdict.GOOD).count();
-        String left = results.size() < subjects.size() ? " " + (subjects.size() - results.size()) + " of " + subjects.size() + " still to be read." : "";
-        Verdict word = !bad.isEmpty() ? Verdict.BAD : !doubts.isEmpty() ? Verdict.DOUBT : passed > 0 ? Verdict.GOOD : Verdict.NO_EXPECTATION;
+        String left = results.size() < subjects.size()
+                ? " " + (subjects.size() - results.size()) + " of " + subjects.size() + " still to be read."
+                : "";
+        Verdict word = !bad.isEmpty()
+                ? Verdict.BAD
+                : !doubts.isEmpty() ? Verdict.DOUBT : passed > 0 ? Verdict.GOOD : Verdict.NO_EXPECTATION;
         String sentence = switch (word) {
             case BAD -> String.join(", ", bad) + (bad.size() == 1 ? " fails." : " fail.") + left;
-            case DOUBT -> "In doubt: " + String.join(", ", doubts.stream().map(Claim::subject).distinct().toList()) + "." + left;
+            case DOUBT ->
+                "In doubt: "
+                        + String.join(
+                                ", ",
+                                doubts.stream().map(Claim::subject).distinct().toList()) + "." + left;
             case GOOD -> passed + (passed == 1 ? " part passes." : " parts pass.") + left;
             default -> "These readings prove nothing yet." + left;
         };
-        return new ColdVerdict(word, sentence, List.of(), List.copyOf(results), proves, refutes, doubts, bad.isEmpty() ? "" : whenBad);
+        return new ColdVerdict(
+                word, sentence, List.of(), List.copyOf(results), proves, refutes, doubts, bad.isEmpty() ? "" : whenBad);
     }
 
     private static String name(ColdScene scene, String reference) {
-        return scene.set().part(reference).map(p -> {
-            String said = p.card().kind().equals("tube") ? TubeData.bare(p.card().model()) : p.description();
-            String shown = p.card().kind().equals("tube") ? reference.replaceFirst("(?i)^X", "").replaceAll("(?<=[0-9])[A-Z]$", "") : reference;
-            return said.isEmpty() ? shown : shown + ", " + said;
-        }).orElse(reference.equals(Roles.CORD) ? "Line cord" : reference.equals(Roles.FUSE) ? "Line fuse" : reference);
+        return scene.set()
+                .part(reference)
+                .map(p -> {
+                    String said = p.card().kind().equals("tube")
+                            ? TubeData.bare(p.card().model())
+                            : p.description();
+                    String shown = p.card().kind().equals("tube")
+                            ? reference.replaceFirst("(?i)^X", "").replaceAll("(?<=[0-9])[A-Z]$", "")
+                            : reference;
+                    return said.isEmpty() ? shown : shown + ", " + said;
+                })
+                .orElse(
+                        reference.equals(Roles.CORD)
+                                ? "Line cord"
+                                : reference.equals(Roles.FUSE) ? "Line fuse" : reference);
     }
 
-    private static List<Line> lines(ColdScene scene, List<String> subjects, java.util.function.Function<String, List<Cell>> cells) {
-        return subjects.stream().map(subject -> new Line(name(scene, subject), subject, cells.apply(subject))).toList();
+    private static List<Line> lines(
+            ColdScene scene, List<String> subjects, java.util.function.Function<String, List<Cell>> cells) {
+        return subjects.stream()
+                .map(subject -> new Line(name(scene, subject), subject, cells.apply(subject)))
+                .toList();
     }
 
     private static List<String> subjects(ColdScene scene, TestRow row) {
-        return row.proves().stream().flatMap(a -> scene.roles().of(a.role()).stream()).distinct().toList();
+        return row.proves().stream()
+                .flatMap(a -> scene.roles().of(a.role()).stream())
+                .distinct()
+                .toList();
     }
 
     /** Expected cold resistance of a part by itself [Ω]; empty when it is not known. */
@@ -86,12 +116,19 @@ final class PartTools {
         }
         Part p = part.get();
         if (p.card().letter() == 'L') {
-            return p.card().key("rser").map(t -> OptionalDouble.of(Double.parseDouble(t))).orElse(OptionalDouble.empty());
+            return p.card()
+                    .key("rser")
+                    .map(t -> OptionalDouble.of(Double.parseDouble(t)))
+                    .orElse(OptionalDouble.empty());
         }
         if (p.card().kind().equals("lamp")) {
-            return OptionalDouble.of(p.card().parameters().getOrDefault("V", 6.3) / p.card().parameters().getOrDefault("A", 0.15) / 13);
+            return OptionalDouble.of(p.card().parameters().getOrDefault("V", 6.3)
+                    / p.card().parameters().getOrDefault("A", 0.15)
+                    / 13);
         }
-        return p.card().letter() == 'R' ? p.workingValue().map(OptionalDouble::of).orElse(OptionalDouble.empty()) : OptionalDouble.empty();
+        return p.card().letter() == 'R'
+                ? p.workingValue().map(OptionalDouble::of).orElse(OptionalDouble.empty())
+                : OptionalDouble.empty();
     }
 
     /** Ohms across each part, against its own value. */
@@ -104,25 +141,62 @@ final class PartTools {
 
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("Across each", row.passes().isEmpty() ? "" : "Good: " + row.passes() + ".", lines(scene, subjects(scene, row), s -> List.of(Cell.figure("o." + s, "", Unit.OHM, own(scene, s).isPresent() ? ColdTool.ohms(own(scene, s).getAsDouble()) : "closed")))));
+            return List.of(new Block(
+                    "Across each",
+                    row.passes().isEmpty() ? "" : "Good: " + row.passes() + ".",
+                    lines(
+                            scene,
+                            subjects(scene, row),
+                            s -> List.of(Cell.figure(
+                                    "o." + s,
+                                    "",
+                                    Unit.OHM,
+                                    own(scene, s).isPresent()
+                                            ? ColdTool.ohms(own(scene, s).getAsDouble())
+                                            : "closed")))));
         }
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            return sum(scene, claims, figures, "Read across each part.", "Read it once more with a lead lifted before it is condemned.", (subject, f) -> f.ohms("o." + subject).stream().mapToObj(read -> one(scene, subject, read)).findFirst());
+            return sum(
+                    scene,
+                    claims,
+                    figures,
+                    "Read across each part.",
+                    "Read it once more with a lead lifted before it is condemned.",
+                    (subject, f) -> f.ohms("o." + subject).stream()
+                            .mapToObj(read -> one(scene, subject, read))
+                            .findFirst());
         }
 
         private One one(ColdScene scene, String subject, double read) {
             String value = ColdTool.ohms(read);
-            if (scene.set().part(subject).filter(p -> p.card().kind().equals("switch")).isPresent()) {
-                return read < 0.5 ? new One(Verdict.GOOD, value, "closes") : read < 5 ? new One(Verdict.DOUBT, value, "clean it, then again") : new One(Verdict.BAD, value, "does not close");
+            if (scene.set()
+                    .part(subject)
+                    .filter(p -> p.card().kind().equals("switch"))
+                    .isPresent()) {
+                return read < 0.5
+                        ? new One(Verdict.GOOD, value, "closes")
+                        : read < 5
+                                ? new One(Verdict.DOUBT, value, "clean it, then again")
+                                : new One(Verdict.BAD, value, "does not close");
             }
             double own = own(scene, subject).orElse(Double.NaN);
             if (Double.isNaN(own)) {
-                return Double.isInfinite(read) ? new One(Verdict.BAD, value, "open") : new One(Verdict.GOOD, value, "closed; its value is not known");
+                return Double.isInfinite(read)
+                        ? new One(Verdict.BAD, value, "open")
+                        : new One(Verdict.GOOD, value, "closed; its value is not known");
             }
-            boolean copper = scene.set().part(subject).filter(p -> p.card().letter() == 'L' || p.card().kind().equals("lamp")).isPresent();
-            double allowed = copper ? 0.3 : scene.set().part(subject).map(p -> p.tolerance().fraction()).orElse(0.2);
+            boolean copper = scene.set()
+                    .part(subject)
+                    .filter(p -> p.card().letter() == 'L' || p.card().kind().equals("lamp"))
+                    .isPresent();
+            double allowed = copper
+                    ? 0.3
+                    : scene.set()
+                            .part(subject)
+                            .map(p -> p.tolerance().fraction())
+                            .orElse(0.2);
             if (Double.isInfinite(read) || read > 20 * own + 50) {
                 return new One(Verdict.BAD, value, copper ? "open: look at the lead-outs first" : "open");
             }
@@ -131,7 +205,18 @@ final class PartTools {
             if (Math.abs(read - own) <= allowed * own + 0.5) {
                 return new One(Verdict.GOOD, value, size);
             }
-            return off > 0 ? new One(copper ? Verdict.DOUBT : Verdict.BAD, value, size + (copper ? ": a poor joint?" : ": drifted")) : new One(Verdict.DOUBT, value, size + (copper ? ": shorted turns, or a path beside it" : ": a path beside it, or lift a lead"));
+            return off > 0
+                    ? new One(
+                            copper ? Verdict.DOUBT : Verdict.BAD,
+                            value,
+                            size + (copper ? ": a poor joint?" : ": drifted"))
+                    : new One(
+                            Verdict.DOUBT,
+                            value,
+                            size
+                                    + (copper
+                                            ? ": shorted turns, or a path beside it"
+                                            : ": a path beside it, or lift a lead"));
         }
     }
 
@@ -145,12 +230,38 @@ final class PartTools {
 
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block(row.path() ? "Once" : "Each", "Good: " + row.passes() + ".", lines(scene, subjects(scene, row), s -> List.of(Cell.choice("c." + s, "", new Choice("good", "good"), new Choice("doubt", "doubtful"), new Choice("bad", "bad")), Cell.words("w." + s, "figures")))));
+            return List.of(new Block(
+                    row.path() ? "Once" : "Each",
+                    "Good: " + row.passes() + ".",
+                    lines(
+                            scene,
+                            subjects(scene, row),
+                            s -> List.of(
+                                    Cell.choice(
+                                            "c." + s,
+                                            "",
+                                            new Choice("good", "good"),
+                                            new Choice("doubt", "doubtful"),
+                                            new Choice("bad", "bad")),
+                                    Cell.words("w." + s, "figures")))));
         }
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            return sum(scene, claims, figures, "Say of each whether it is good.", "What fails goes on the list of what is replaced.", (subject, f) -> f.has("c." + subject) ? Optional.of(new One(f.text("c." + subject).equals("good") ? Verdict.GOOD : f.text("c." + subject).equals("bad") ? Verdict.BAD : Verdict.DOUBT, f.text("c." + subject), f.text("w." + subject))) : Optional.empty());
+            return sum(
+                    scene,
+                    claims,
+                    figures,
+                    "Say of each whether it is good.",
+                    "What fails goes on the list of what is replaced.",
+                    (subject, f) -> f.has("c." + subject)
+                            ? Optional.of(new One(
+                                    f.text("c." + subject).equals("good")
+                                            ? Verdict.GOOD
+                                            : f.text("c." + subject).equals("bad") ? Verdict.BAD : Verdict.DOUBT,
+                                    f.text("c." + subject),
+                                    f.text("w." + subject)))
+                            : Optional.empty());
         }
     }
 
@@ -158,22 +269,40 @@ final class PartTools {
     static final class Heaters implements ColdTool {
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("Heater pins", "Cold is about a seventh of hot, volts over amperes.", lines(scene, scene.roles().of(Role.HEATER), s -> cells(scene, s))));
+            return List.of(new Block(
+                    "Heater pins",
+                    "Cold is about a seventh of hot, volts over amperes.",
+                    lines(scene, scene.roles().of(Role.HEATER), s -> cells(scene, s))));
         }
 
         private static List<Cell> cells(ColdScene scene, String tube) {
-            List<Cell> cells = new ArrayList<>(List.of(Cell.figure("o." + tube, pins(scene, tube), Unit.OHM, expected(scene, tube).isPresent() ? ColdTool.ohms(expected(scene, tube).getAsDouble()) : "closed")));
-            tap(scene, tube).ifPresent(share -> cells.add(Cell.figure("t." + tube, "the lamp's part, to its tap", Unit.OHM, ColdTool.ohms(share * expected(scene, tube).orElse(0)))));
+            List<Cell> cells = new ArrayList<>(List.of(Cell.figure(
+                    "o." + tube,
+                    pins(scene, tube),
+                    Unit.OHM,
+                    expected(scene, tube).isPresent()
+                            ? ColdTool.ohms(expected(scene, tube).getAsDouble())
+                            : "closed")));
+            tap(scene, tube)
+                    .ifPresent(share -> cells.add(Cell.figure(
+                            "t." + tube,
+                            "the lamp's part, to its tap",
+                            Unit.OHM,
+                            ColdTool.ohms(share * expected(scene, tube).orElse(0)))));
             return cells;
         }
 
         /** Share of the heater that a pilot lamp bridges; empty for one without a tap. */
         private static Optional<Double> tap(ColdScene scene, String tube) {
-            return type(scene, tube).filter(t -> t.heaterTap().isPresent()).map(t -> t.heaterTap().getAsDouble());
+            return type(scene, tube)
+                    .filter(t -> t.heaterTap().isPresent())
+                    .map(t -> t.heaterTap().getAsDouble());
         }
 
         private static Optional<TubeType> type(ColdScene scene, String tube) {
-            return scene.set().part(tube).flatMap(p -> TubeData.shipped().type(TubeData.bare(p.card().model())));
+            return scene.set()
+                    .part(tube)
+                    .flatMap(p -> TubeData.shipped().type(TubeData.bare(p.card().model())));
         }
 
         private static OptionalDouble expected(ColdScene scene, String tube) {
@@ -182,25 +311,51 @@ final class PartTools {
 
         private static String pins(ColdScene scene, String tube) {
             String pinout = type(scene, tube).map(TubeType::pinout).orElse("");
-            List<String> pins = java.util.Arrays.stream(pinout.split(" ")).filter(p -> p.matches("[0-9]+=[hf][+-]?")).map(p -> p.substring(0, p.indexOf('='))).toList();
+            List<String> pins = java.util.Arrays.stream(pinout.split(" "))
+                    .filter(p -> p.matches("[0-9]+=[hf][+-]?"))
+                    .map(p -> p.substring(0, p.indexOf('=')))
+                    .toList();
             return pins.isEmpty() ? "" : "pins " + String.join(" and ", pins);
         }
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            return sum(scene, claims, figures, "Read each tube's heater, pulled or one at a time.", "A tube with an open heater is gone; in a series string it darkened all the others.", (subject, f) -> f.ohms("t." + subject).isPresent() && f.ohms("t." + subject).getAsDouble() > 1000 ? Optional.of(new One(Verdict.BAD, "tap open", "the lamp's part is open: the lamp burnt out and its heater part followed")) : f.ohms("o." + subject).stream().mapToObj(read -> one(scene, subject, read)).findFirst());
+            return sum(
+                    scene,
+                    claims,
+                    figures,
+                    "Read each tube's heater, pulled or one at a time.",
+                    "A tube with an open heater is gone; in a series string it darkened all the others.",
+                    (subject, f) -> f.ohms("t." + subject).isPresent()
+                                    && f.ohms("t." + subject).getAsDouble() > 1000
+                            ? Optional.of(new One(
+                                    Verdict.BAD,
+                                    "tap open",
+                                    "the lamp's part is open: the lamp burnt out and its heater part followed"))
+                            : f.ohms("o." + subject).stream()
+                                    .mapToObj(read -> one(scene, subject, read))
+                                    .findFirst());
         }
 
         private static One one(ColdScene scene, String tube, double read) {
             String value = ColdTool.ohms(read);
             OptionalDouble expected = expected(scene, tube);
             if (expected.isEmpty()) {
-                return Double.isInfinite(read) ? new One(Verdict.BAD, value, "open") : new One(Verdict.GOOD, value, "closed; the type's heater is not in the tube data");
+                return Double.isInfinite(read)
+                        ? new One(Verdict.BAD, value, "open")
+                        : new One(Verdict.GOOD, value, "closed; the type's heater is not in the tube data");
             }
             return switch (HeaterOhms.judge(expected.getAsDouble(), read)) {
                 case BAD -> new One(Verdict.BAD, value, "open");
-                case GOOD -> new One(Verdict.GOOD, value, "cold, expected about " + ColdTool.ohms(expected.getAsDouble()));
-                default -> new One(Verdict.DOUBT, value, read > expected.getAsDouble() ? "high: dirty pins, or still warm" : "low: another heater beside it, or shorted");
+                case GOOD ->
+                    new One(Verdict.GOOD, value, "cold, expected about " + ColdTool.ohms(expected.getAsDouble()));
+                default ->
+                    new One(
+                            Verdict.DOUBT,
+                            value,
+                            read > expected.getAsDouble()
+                                    ? "high: dirty pins, or still warm"
+                                    : "low: another heater beside it, or shorted");
             };
         }
     }
@@ -211,8 +366,18 @@ final class PartTools {
 
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("Section by section", "Two readings with their times tell a climbing one from a settled one; their order does not matter.", lines(scene, scene.roles().of(Role.FILTER_CAPACITOR), s -> List.of(
-                    Cell.figure("o." + s, "ohms", Unit.OHM, bleeder(scene, s)), Cell.figure("t." + s, "after", Unit.SECOND, ""), Cell.figure("o2." + s, "ohms", Unit.OHM, ""), Cell.figure("t2." + s, "after", Unit.SECOND, "")))));
+            return List.of(new Block(
+                    "Section by section",
+                    "Two readings with their times tell a climbing one from a settled one; their order does "
+                            + "not matter.",
+                    lines(
+                            scene,
+                            scene.roles().of(Role.FILTER_CAPACITOR),
+                            s -> List.of(
+                                    Cell.figure("o." + s, "ohms", Unit.OHM, bleeder(scene, s)),
+                                    Cell.figure("t." + s, "after", Unit.SECOND, ""),
+                                    Cell.figure("o2." + s, "ohms", Unit.OHM, ""),
+                                    Cell.figure("t2." + s, "after", Unit.SECOND, "")))));
         }
 
         private static String bleeder(ColdScene scene, String reference) {
@@ -227,7 +392,13 @@ final class PartTools {
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            return sum(scene, claims, figures, "Read each section and let it climb.", "Lift its lead: the short may be in what hangs on the rail.", (subject, f) -> one(scene, subject, f));
+            return sum(
+                    scene,
+                    claims,
+                    figures,
+                    "Read each section and let it climb.",
+                    "Lift its lead: the short may be in what hangs on the rail.",
+                    (subject, f) -> one(scene, subject, f));
         }
 
         private static Optional<One> one(ColdScene scene, String subject, Figures f) {
@@ -242,9 +413,16 @@ final class PartTools {
                 return Optional.of(new One(Verdict.NO_EXPECTATION, value, "still climbing: wait and read again"));
             }
             if (ohms >= floor) {
-                return Optional.of(new One(Verdict.GOOD, value, "no dead short; a leak at working volts an ohmmeter does not see"));
+                return Optional.of(new One(
+                        Verdict.GOOD, value, "no dead short; a leak at working volts an ohmmeter does not see"));
             }
-            return Optional.of(ohms < 0.05 * floor ? new One(Verdict.BAD, value, "shorted, it or what hangs on it") : new One(Verdict.DOUBT, value, "lower than its circuit: leaking, or the meter is the wrong way round"));
+            return Optional.of(
+                    ohms < 0.05 * floor
+                            ? new One(Verdict.BAD, value, "shorted, it or what hangs on it")
+                            : new One(
+                                    Verdict.DOUBT,
+                                    value,
+                                    "lower than its circuit: leaking, or the meter is the wrong way round"));
         }
     }
 
@@ -252,12 +430,39 @@ final class PartTools {
     static final class Resistors implements ColdTool {
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("Resistors", "Where the network hides the part, a lead must be lifted; the line says so.", lines(scene, scene.roles().of(Role.RESISTOR), s -> List.of(Cell.figure("o." + s, "", Unit.OHM, InCircuit.of(scene, s).map(InCircuit::says).orElse("")), Cell.yesNo("l." + s, "lead lifted")))));
+            return List.of(new Block(
+                    "Resistors",
+                    "Where the network hides the part, a lead must be lifted; the line says so.",
+                    lines(
+                            scene,
+                            scene.roles().of(Role.RESISTOR),
+                            s -> List.of(
+                                    Cell.figure(
+                                            "o." + s,
+                                            "",
+                                            Unit.OHM,
+                                            InCircuit.of(scene, s)
+                                                    .map(InCircuit::says)
+                                                    .orElse("")),
+                                    Cell.yesNo("l." + s, "lead lifted")))));
         }
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            return sum(scene, claims, figures, "Read across each resistor, settled, both ways round.", "Drifted up is proof: paths beside a part only lower a reading.", (subject, f) -> f.ohms("o." + subject).isEmpty() ? Optional.empty() : InCircuit.of(scene, subject).map(at -> at.judge(f.ohms("o." + subject).getAsDouble(), f.yes("l." + subject))).map(j -> new One(j.word(), ColdTool.ohms(f.ohms("o." + subject).getAsDouble()), j.reason())));
+            return sum(
+                    scene,
+                    claims,
+                    figures,
+                    "Read across each resistor, settled, both ways round.",
+                    "Drifted up is proof: paths beside a part only lower a reading.",
+                    (subject, f) -> f.ohms("o." + subject).isEmpty()
+                            ? Optional.empty()
+                            : InCircuit.of(scene, subject)
+                                    .map(at -> at.judge(f.ohms("o." + subject).getAsDouble(), f.yes("l." + subject)))
+                                    .map(j -> new One(
+                                            j.word(),
+                                            ColdTool.ohms(f.ohms("o." + subject).getAsDouble()),
+                                            j.reason())));
         }
     }
 
@@ -265,12 +470,34 @@ final class PartTools {
     static final class Diodes implements ColdTool {
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("One end lifted", "Write 0 for a short, leave reverse empty or write a high figure when it shows open.", lines(scene, scene.roles().of(Role.RECTIFIER_DIODE), s -> List.of(Cell.figure("f." + s, "forward", Unit.VOLT, "0.4 to 0.7 V"), Cell.choice("r." + s, "reverse", new Choice("open", "open"), new Choice("reads", "reads something"))))));
+            return List.of(new Block(
+                    "One end lifted",
+                    "Write 0 for a short, leave reverse empty or write a high figure when it shows open.",
+                    lines(
+                            scene,
+                            scene.roles().of(Role.RECTIFIER_DIODE),
+                            s -> List.of(
+                                    Cell.figure("f." + s, "forward", Unit.VOLT, "0.4 to 0.7 V"),
+                                    Cell.choice(
+                                            "r." + s,
+                                            "reverse",
+                                            new Choice("open", "open"),
+                                            new Choice("reads", "reads something"))))));
         }
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            return sum(scene, claims, figures, "Read each diode both ways.", "After a blown fuse suspect its neighbours too, and the first filter capacitor.", (subject, f) -> f.number("f." + subject).isEmpty() || !f.has("r." + subject) ? Optional.empty() : Optional.of(one(f.number("f." + subject).getAsDouble(), f.text("r." + subject).equals("open"))));
+            return sum(
+                    scene,
+                    claims,
+                    figures,
+                    "Read each diode both ways.",
+                    "After a blown fuse suspect its neighbours too, and the first filter capacitor.",
+                    (subject, f) -> f.number("f." + subject).isEmpty() || !f.has("r." + subject)
+                            ? Optional.empty()
+                            : Optional.of(one(
+                                    f.number("f." + subject).getAsDouble(),
+                                    f.text("r." + subject).equals("open"))));
         }
 
         static One one(double forward, boolean reverseOpen) {
@@ -281,7 +508,11 @@ final class PartTools {
             if (forward > 1.2) {
                 return new One(Verdict.BAD, value, "open");
             }
-            return forward >= 0.35 && forward <= 0.85 ? new One(Verdict.GOOD, value, "silicon, sound at the meter's volts") : forward < 0.1 ? new One(Verdict.BAD, value, "shorted") : new One(Verdict.DOUBT, value, "not usual for silicon");
+            return forward >= 0.35 && forward <= 0.85
+                    ? new One(Verdict.GOOD, value, "silicon, sound at the meter's volts")
+                    : forward < 0.1
+                            ? new One(Verdict.BAD, value, "shorted")
+                            : new One(Verdict.DOUBT, value, "not usual for silicon");
         }
     }
 
@@ -293,27 +524,70 @@ final class PartTools {
 
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("On the bench supply", "A fresh plate drops 0.6 to 1 V; an aged one more. Reverse through 10 kΩ.", lines(scene, scene.roles().of(Role.RECTIFIER_SELENIUM), s -> List.of(Cell.number("n." + s, "plates", plates(scene, s)), Cell.figure("f." + s, "forward", Unit.VOLT, ""), Cell.figure("r." + s, "reverse", Unit.AMPERE, "under 2 mA")))));
+            return List.of(new Block(
+                    "On the bench supply",
+                    "A fresh plate drops 0.6 to 1 V; an aged one more. Reverse through 10 kΩ.",
+                    lines(
+                            scene,
+                            scene.roles().of(Role.RECTIFIER_SELENIUM),
+                            s -> List.of(
+                                    Cell.number("n." + s, "plates", plates(scene, s)),
+                                    Cell.figure("f." + s, "forward", Unit.VOLT, ""),
+                                    Cell.figure("r." + s, "reverse", Unit.AMPERE, "under 2 mA")))));
         }
 
         private static String plates(ColdScene scene, String reference) {
-            return scene.set().part(reference).map(p -> p.card().parameters().get("N")).map(n -> ColdTool.text("%.0f", n)).orElse("count them");
+            return scene.set()
+                    .part(reference)
+                    .map(p -> p.card().parameters().get("N"))
+                    .map(n -> ColdTool.text("%.0f", n))
+                    .orElse("count them");
         }
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            return sum(scene, claims, figures, "Read its forward volts and reverse current.", "Never sniff it: failing selenium gives off poisonous fumes. Silicon in its place drops far less, so reckon the rails first.", (subject, f) -> {
-                double plates = f.number("n." + subject).orElse(scene.set().part(subject).map(p -> p.card().parameters().getOrDefault("N", 0.0)).orElse(0.0));
-                return f.number("f." + subject).isEmpty() || plates < 1 ? Optional.empty() : Optional.of(one(f.number("f." + subject).getAsDouble() / plates, f.number("r." + subject)));
-            });
+            return sum(
+                    scene,
+                    claims,
+                    figures,
+                    "Read its forward volts and reverse current.",
+                    "Never sniff it: failing selenium gives off poisonous fumes. Silicon in its place drops "
+                            + "far less, so reckon the rails first.",
+                    (subject, f) -> {
+                        double plates = f.number("n." + subject)
+                                .orElse(scene.set()
+                                        .part(subject)
+                                        .map(p -> p.card().parameters().getOrDefault("N", 0.0))
+                                        .orElse(0.0));
+                        return f.number("f." + subject).isEmpty() || plates < 1
+                                ? Optional.empty()
+                                : Optional.of(
+                                        one(f.number("f." + subject).getAsDouble() / plates, f.number("r." + subject)));
+                    });
         }
 
         private static One one(double perPlate, OptionalDouble reverse) {
             String value = ColdTool.text("%.2f V a plate", perPlate);
             if (reverse.isPresent() && Math.abs(reverse.getAsDouble()) > REVERSE) {
-                return new One(Verdict.BAD, value, "passes " + ColdTool.amperes(Math.abs(reverse.getAsDouble())) + " backwards");
+                return new One(
+                        Verdict.BAD,
+                        value,
+                        "passes " + ColdTool.amperes(Math.abs(reverse.getAsDouble())) + " backwards");
             }
-            return perPlate < 0.2 ? new One(Verdict.BAD, value, "shorted") : perPlate > 1.5 * MOST ? new One(Verdict.BAD, value, "aged out: B+ will be low, and it will run hot") : perPlate > MOST ? new One(Verdict.DOUBT, value, "aged") : perPlate < LEAST ? new One(Verdict.DOUBT, value, "some plates are bridged") : new One(Verdict.GOOD, value, reverse.isPresent() ? "fresh enough" : "forward only; reverse not read");
+            return perPlate < 0.2
+                    ? new One(Verdict.BAD, value, "shorted")
+                    : perPlate > 1.5 * MOST
+                            ? new One(Verdict.BAD, value, "aged out: B+ will be low, and it will run hot")
+                            : perPlate > MOST
+                                    ? new One(Verdict.DOUBT, value, "aged")
+                                    : perPlate < LEAST
+                                            ? new One(Verdict.DOUBT, value, "some plates are bridged")
+                                            : new One(
+                                                    Verdict.GOOD,
+                                                    value,
+                                                    reverse.isPresent()
+                                                            ? "fresh enough"
+                                                            : "forward only; reverse not read");
         }
 
         @Override
@@ -326,7 +600,36 @@ final class PartTools {
     static final class Transistor implements ColdTool {
         @Override
         public List<Block> blocks(ColdScene scene, Figures figures) {
-            return List.of(new Block("The transistor", "", List.of(new Line("Which", "", List.of(Cell.words("which", ""))), new Line("Base to emitter", "", List.of(Cell.figure("be", "one way", Unit.VOLT, "0.15 to 0.35 V"), Cell.choice("beb", "the other way", new Choice("open", "open or high"), new Choice("reads", "reads low")))), new Line("Base to collector", "", List.of(Cell.figure("bc", "one way", Unit.VOLT, "0.15 to 0.35 V"), Cell.choice("bcb", "the other way", new Choice("open", "open or high"), new Choice("reads", "reads low")))), new Line("Collector to emitter, base open", "", List.of(Cell.figure("ce", "leak at the supply's volts", Unit.AMPERE, "under 0.5 mA"))))));
+            return List.of(new Block(
+                    "The transistor",
+                    "",
+                    List.of(
+                            new Line("Which", "", List.of(Cell.words("which", ""))),
+                            new Line(
+                                    "Base to emitter",
+                                    "",
+                                    List.of(
+                                            Cell.figure("be", "one way", Unit.VOLT, "0.15 to 0.35 V"),
+                                            Cell.choice(
+                                                    "beb",
+                                                    "the other way",
+                                                    new Choice("open", "open or high"),
+                                                    new Choice("reads", "reads low")))),
+                            new Line(
+                                    "Base to collector",
+                                    "",
+                                    List.of(
+                                            Cell.figure("bc", "one way", Unit.VOLT, "0.15 to 0.35 V"),
+                                            Cell.choice(
+                                                    "bcb",
+                                                    "the other way",
+                                                    new Choice("open", "open or high"),
+                                                    new Choice("reads", "reads low")))),
+                            new Line(
+                                    "Collector to emitter, base open",
+                                    "",
+                                    List.of(Cell.figure(
+                                            "ce", "leak at the supply's volts", Unit.AMPERE, "under 0.5 mA"))))));
         }
 
         @Override
@@ -337,18 +640,35 @@ final class PartTools {
                 return ColdVerdict.wants("Read both junctions on the diode range.");
             }
             String which = figures.has("which") ? figures.text("which") : "It";
-            if (be.getAsDouble() < 0.05 || bc.getAsDouble() < 0.05 || figures.text("beb").equals("reads") || figures.text("bcb").equals("reads")) {
-                return ColdVerdict.bad(which + " has a shorted or leaking junction.", List.of(), "Replace it; look first whether what drove it has failed.");
+            if (be.getAsDouble() < 0.05
+                    || bc.getAsDouble() < 0.05
+                    || figures.text("beb").equals("reads")
+                    || figures.text("bcb").equals("reads")) {
+                return ColdVerdict.bad(
+                        which + " has a shorted or leaking junction.",
+                        List.of(),
+                        "Replace it; look first whether what drove it has failed.");
             }
             if (be.getAsDouble() > 1 || bc.getAsDouble() > 1) {
                 return ColdVerdict.bad(which + " has an open junction.", List.of(), "Replace it.");
             }
             double leak = Math.abs(figures.number("ce").orElse(0));
             if (leak > 2e-3) {
-                return ColdVerdict.bad(which + " leaks " + ColdTool.amperes(leak) + ": it will run away when warm.", List.of(), "Replace it.");
+                return ColdVerdict.bad(
+                        which + " leaks " + ColdTool.amperes(leak) + ": it will run away when warm.",
+                        List.of(),
+                        "Replace it.");
             }
             boolean germanium = be.getAsDouble() <= 0.45;
-            return leak > 0.5e-3 ? ColdVerdict.doubt(which + " leaks " + ColdTool.amperes(leak) + "; it doubles for every 10 °C.", List.of(), "Warm it between two fingers and watch.") : ColdVerdict.good(which + " is whole both ways" + (germanium ? "" : ", but reads like silicon") + (figures.has("ce") ? "." : "; its leak was not read."), List.of());
+            return leak > 0.5e-3
+                    ? ColdVerdict.doubt(
+                            which + " leaks " + ColdTool.amperes(leak) + "; it doubles for every 10 °C.",
+                            List.of(),
+                            "Warm it between two fingers and watch.")
+                    : ColdVerdict.good(
+                            which + " is whole both ways" + (germanium ? "" : ", but reads like silicon")
+                                    + (figures.has("ce") ? "." : "; its leak was not read."),
+                            List.of());
         }
     }
 }

@@ -13,7 +13,8 @@ import org.umberdial.core.value.Unit;
 import org.umberdial.core.volts.Verdict;
 
 /**
- * One reading across the plug for the whole line chain; when it fails, the chain is halved with the fewest further readings.
+ * One reading across the plug for the whole line chain; when it fails, the chain is halved with the fewest further
+ * readings.
  */
 final class PlugTool implements ColdTool {
     private static final String READ = "s.";
@@ -30,7 +31,17 @@ final class PlugTool implements ColdTool {
         }
         blocks.add(new Block("Set first", "A chain is closed only when all of these are.", first));
         OptionalDouble expected = expected(scene);
-        blocks.add(new Block("Across the plug", "", List.of(new Line("Pin to pin", "", List.of(Cell.figure("plug", "", Unit.OHM, expected.isPresent() ? ColdTool.ohms(expected.getAsDouble()) : plausible(scene)))))));
+        blocks.add(new Block(
+                "Across the plug",
+                "",
+                List.of(new Line(
+                        "Pin to pin",
+                        "",
+                        List.of(Cell.figure(
+                                "plug",
+                                "",
+                                Unit.OHM,
+                                expected.isPresent() ? ColdTool.ohms(expected.getAsDouble()) : plausible(scene)))))));
         if (fails(scene, figures)) {
             blocks.add(new Block("Halve it", "", splits(scene, figures)));
         }
@@ -52,19 +63,31 @@ final class PlugTool implements ColdTool {
     }
 
     private static Line line(LineChain chain, int from, int to) {
-        String links = String.join(", ", chain.links().subList(from, to).stream().map(LineChain.Link::name).toList());
-        return new Line("From " + chain.points().get(from) + " to " + chain.points().get(to), "", List.of(Cell.figure(READ + from + "." + to, "over " + links, Unit.OHM, ColdTool.ohms(chain.ohms(from, to)))));
+        String links = String.join(
+                ", ",
+                chain.links().subList(from, to).stream()
+                        .map(LineChain.Link::name)
+                        .toList());
+        return new Line(
+                "From " + chain.points().get(from) + " to " + chain.points().get(to),
+                "",
+                List.of(Cell.figure(
+                        READ + from + "." + to, "over " + links, Unit.OHM, ColdTool.ohms(chain.ohms(from, to)))));
     }
 
     private static List<ChainSplit.Read> reads(ColdScene scene, Figures figures) {
         List<ChainSplit.Read> reads = new ArrayList<>();
-        for (String key : figures.entered().keySet().stream().filter(k -> k.matches("s\\.[0-9]+\\.[0-9]+")).sorted().toList()) {
+        for (String key : figures.entered().keySet().stream()
+                .filter(k -> k.matches("s\\.[0-9]+\\.[0-9]+"))
+                .sorted()
+                .toList()) {
             String[] ends = key.split("\\.");
             int from = Integer.parseInt(ends[1]);
             int to = Integer.parseInt(ends[2]);
             OptionalDouble ohms = figures.ohms(key);
             if (ohms.isPresent() && from < to && to <= scene.chain().links().size()) {
-                reads.add(new ChainSplit.Read(from, to, isOpen(ohms.getAsDouble(), scene.chain().ohms(from, to))));
+                reads.add(new ChainSplit.Read(
+                        from, to, isOpen(ohms.getAsDouble(), scene.chain().ohms(from, to))));
             }
         }
         return reads;
@@ -76,20 +99,32 @@ final class PlugTool implements ColdTool {
     }
 
     private static OptionalDouble expected(ColdScene scene) {
-        List<Card> line = scene.set().cards().stream().filter(card -> card.kind().equals("line")).toList();
-        OptionalDouble network = line.isEmpty() ? OptionalDouble.empty() : scene.ohms(line.get(0).nodes().get(0), line.get(0).nodes().get(1));
-        return network.isPresent() && Double.isFinite(network.getAsDouble()) ? OptionalDouble.of(network.getAsDouble() + scene.chain().ohms(0, 1) * 2) : OptionalDouble.empty();
+        List<Card> line = scene.set().cards().stream()
+                .filter(card -> card.kind().equals("line"))
+                .toList();
+        OptionalDouble network = line.isEmpty()
+                ? OptionalDouble.empty()
+                : scene.ohms(line.get(0).nodes().get(0), line.get(0).nodes().get(1));
+        return network.isPresent() && Double.isFinite(network.getAsDouble())
+                ? OptionalDouble.of(network.getAsDouble() + scene.chain().ohms(0, 1) * 2)
+                : OptionalDouble.empty();
     }
 
     /** A range by the label's watts: copper of a primary is 2 to 15 % of V²/W, cold heaters are about a seventh. */
     private static double[] range(ColdScene scene) {
-        double full = scene.lineVolts() * scene.lineVolts() / scene.label().watts().orElse(50);
-        return scene.set().construction().transformer() ? new double[] {0.015 * full, 0.15 * full} : new double[] {0.08 * full, 0.35 * full};
+        double full =
+                scene.lineVolts() * scene.lineVolts() / scene.label().watts().orElse(50);
+        return scene.set().construction().transformer()
+                ? new double[] {0.015 * full, 0.15 * full}
+                : new double[] {0.08 * full, 0.35 * full};
     }
 
     private static String plausible(ColdScene scene) {
         double[] range = range(scene);
-        return "plausible " + ColdTool.ohms(range[0]) + " to " + ColdTool.ohms(range[1]) + (scene.label().watts().isPresent() ? " by its watts" : " for 50 W; the label's watts would tell better");
+        return "plausible " + ColdTool.ohms(range[0]) + " to " + ColdTool.ohms(range[1])
+                + (scene.label().watts().isPresent()
+                        ? " by its watts"
+                        : " for 50 W; the label's watts would tell better");
     }
 
     private static boolean fails(ColdScene scene, Figures figures) {
@@ -107,7 +142,11 @@ final class PlugTool implements ColdTool {
         }
         OptionalDouble plug = figures.ohms("plug");
         if (plug.isEmpty()) {
-            return ColdVerdict.wants(unset.isEmpty() ? "Read across the plug." : "Set first: " + lower(String.join("; ", unset)) + ".").with(links(scene, Verdict.UNREAD), List.of());
+            return ColdVerdict.wants(
+                            unset.isEmpty()
+                                    ? "Read across the plug."
+                                    : "Set first: " + lower(String.join("; ", unset)) + ".")
+                    .with(links(scene, Verdict.UNREAD), List.of());
         }
         if (fails(scene, figures)) {
             return open(scene, claims, figures, unset);
@@ -117,26 +156,54 @@ final class PlugTool implements ColdTool {
 
     private static ColdVerdict open(ColdScene scene, List<Claim> claims, Figures figures, List<String> unset) {
         if (!unset.isEmpty()) {
-            return ColdVerdict.nothing("Open, but not everything is set: " + lower(String.join("; ", unset)) + ".", "Set it and read across the plug again before looking for a break.");
+            return ColdVerdict.nothing(
+                    "Open, but not everything is set: " + lower(String.join("; ", unset)) + ".",
+                    "Set it and read across the plug again before looking for a break.");
         }
         ChainSplit split = ChainSplit.of(scene.chain().links().size(), reads(scene, figures));
         if (split.contradiction()) {
-            return ColdVerdict.nothing("These readings leave no link that could be open: a joint makes and breaks, or there are two breaks.", "Read across the plug again while you wiggle cord, switch and tubes; then take the halves anew.");
+            return ColdVerdict.nothing(
+                    "These readings leave no link that could be open: a joint makes and breaks, or there are "
+                            + "two breaks.",
+                    "Read across the plug again while you wiggle cord, switch and tubes; then take the halves anew.");
         }
         if (split.found() >= 0) {
             LineChain.Link link = scene.chain().links().get(split.found());
             List<Claim> bad = aspects(claims, link.reference(), scene);
-            String act = link.reference().equals(Roles.FUSE) ? "Look for what blew it before a new one goes in: rectifier, filter capacitors, line capacitor." : "Read across that one link to be sure, mend it, then read across the plug again: a chain can have a second break.";
-            return new ColdVerdict(Verdict.BAD, "The break is in the " + link.name() + ": every other link reads closed.", List.of(), results(scene, split), proven(claims, scene, split), bad, List.of(), act);
+            String act = link.reference().equals(Roles.FUSE)
+                    ? "Look for what blew it before a new one goes in: rectifier, filter capacitors, line capacitor."
+                    : "Read across that one link to be sure, mend it, then read across the plug again: a "
+                            + "chain can have a second break.";
+            return new ColdVerdict(
+                    Verdict.BAD,
+                    "The break is in the " + link.name() + ": every other link reads closed.",
+                    List.of(),
+                    results(scene, split),
+                    proven(claims, scene, split),
+                    bad,
+                    List.of(),
+                    act);
         }
         ChainSplit.Probe probe = split.next();
         int more = 32 - Integer.numberOfLeadingZeros(split.suspects().size() - 1);
-        return new ColdVerdict(Verdict.DOUBT, "The chain is open; " + split.suspects().size() + " of its links are left, at most " + more + (more == 1 ? " more reading" : " more readings") + " will name it.", List.of(), results(scene, split), proven(claims, scene, split), List.of(), suspects(claims, scene, split), "Read from " + scene.chain().points().get(probe.from()) + " to " + scene.chain().points().get(probe.to()) + ".");
+        return new ColdVerdict(
+                Verdict.DOUBT,
+                "The chain is open; " + split.suspects().size() + " of its links are left, at most " + more
+                        + (more == 1 ? " more reading" : " more readings") + " will name it.",
+                List.of(),
+                results(scene, split),
+                proven(claims, scene, split),
+                List.of(),
+                suspects(claims, scene, split),
+                "Read from " + scene.chain().points().get(probe.from()) + " to "
+                        + scene.chain().points().get(probe.to()) + ".");
     }
 
     /** The chain as it is before anything failed: each link with its own ohms. */
     private static List<ColdVerdict.Result> links(ColdScene scene, Verdict word) {
-        return scene.chain().links().stream().map(link -> new ColdVerdict.Result(link.name(), ColdTool.ohms(link.ohms()), "", word)).toList();
+        return scene.chain().links().stream()
+                .map(link -> new ColdVerdict.Result(link.name(), ColdTool.ohms(link.ohms()), "", word))
+                .toList();
     }
 
     private static List<ColdVerdict.Result> results(ColdScene scene, ChainSplit split) {
@@ -144,7 +211,11 @@ final class PlugTool implements ColdTool {
         for (int i = 0; i < scene.chain().links().size(); i++) {
             LineChain.Link link = scene.chain().links().get(i);
             boolean suspect = split.suspects().contains(i);
-            results.add(new ColdVerdict.Result(link.name(), suspect ? "" : "closed", "", suspect ? split.found() == i ? Verdict.BAD : Verdict.DOUBT : Verdict.GOOD));
+            results.add(new ColdVerdict.Result(
+                    link.name(),
+                    suspect ? "" : "closed",
+                    "",
+                    suspect ? split.found() == i ? Verdict.BAD : Verdict.DOUBT : Verdict.GOOD));
         }
         return results;
     }
@@ -152,7 +223,8 @@ final class PlugTool implements ColdTool {
     private static List<Claim> proven(List<Claim> claims, ColdScene scene, ChainSplit split) {
         List<Claim> proven = new ArrayList<>();
         for (LineChain.Link link : scene.chain().links()) {
-            boolean open = split.suspects().stream().anyMatch(i -> scene.chain().links().get(i).reference().equals(link.reference()));
+            boolean open = split.suspects().stream()
+                    .anyMatch(i -> scene.chain().links().get(i).reference().equals(link.reference()));
             if (!open) {
                 proven.addAll(aspects(claims, link.reference(), scene));
             }
@@ -161,13 +233,20 @@ final class PlugTool implements ColdTool {
     }
 
     private static List<Claim> suspects(List<Claim> claims, ColdScene scene, ChainSplit split) {
-        return split.suspects().stream().flatMap(i -> aspects(claims, scene.chain().links().get(i).reference(), scene).stream()).distinct().toList();
+        return split.suspects().stream()
+                .flatMap(i -> aspects(claims, scene.chain().links().get(i).reference(), scene).stream())
+                .distinct()
+                .toList();
     }
 
     /** Claims of a link; a heater's are its tube's. */
     private static List<Claim> aspects(List<Claim> claims, String reference, ColdScene scene) {
-        String tube = reference.equals(Roles.CORD) || reference.equals(Roles.FUSE) ? reference : Roles.tubeOf(scene.set(), reference);
-        return claims.stream().filter(c -> c.subject().equals(reference) || c.subject().equals(tube)).toList();
+        String tube = reference.equals(Roles.CORD) || reference.equals(Roles.FUSE)
+                ? reference
+                : Roles.tubeOf(scene.set(), reference);
+        return claims.stream()
+                .filter(c -> c.subject().equals(reference) || c.subject().equals(tube))
+                .toList();
     }
 
     private static ColdVerdict judged(ColdScene scene, List<Claim> claims, double read) {
@@ -176,26 +255,67 @@ final class PlugTool implements ColdTool {
             double[] range = range(scene);
             boolean fits = read >= range[0] - LEADS && read <= range[1] + LEADS;
             String closed = "The chain is closed at " + ColdTool.ohms(read) + "; ";
-            return fits ? ColdVerdict.good(closed + plausible(scene) + ".", claims) : read < range[0] ? ColdVerdict.doubt(closed + "that is little: " + plausible(scene) + ". A short across the line, or shorted turns?", claims, "Read it switched off, and with the transformer's or heaters' lead lifted.") : ColdVerdict.doubt(closed + "that is much: " + plausible(scene) + ".", claims, "A burnt contact? Read across switch and fuse alone.");
+            return fits
+                    ? ColdVerdict.good(closed + plausible(scene) + ".", claims)
+                    : read < range[0]
+                            ? ColdVerdict.doubt(
+                                    closed + "that is little: " + plausible(scene)
+                                            + ". A short across the line, or shorted turns?",
+                                    claims,
+                                    "Read it switched off, and with the transformer's or heaters' lead lifted.")
+                            : ColdVerdict.doubt(
+                                    closed + "that is much: " + plausible(scene) + ".",
+                                    claims,
+                                    "A burnt contact? Read across switch and fuse alone.");
         }
         double e = expected.getAsDouble();
         double off = read / e - 1;
         String size = ColdTool.ohms(read) + " where " + ColdTool.ohms(e) + " is expected";
         if (Math.abs(read - e) <= NEAR * e + LEADS) {
-            return ColdVerdict.good(size + ": cord, fuse, switch and what they feed are closed in one reading.", claims).with(links(scene, Verdict.GOOD), List.of(ColdTool.text("Sum of the chain cold: %s", ColdTool.ohms(scene.chain().ohms(0, scene.chain().links().size())))));
+            return ColdVerdict.good(size + ": cord, fuse, switch and what they feed are closed in one reading.", claims)
+                    .with(
+                            links(scene, Verdict.GOOD),
+                            List.of(ColdTool.text(
+                                    "Sum of the chain cold: %s",
+                                    ColdTool.ohms(scene.chain()
+                                            .ohms(0, scene.chain().links().size())))));
         }
         if (off < 0) {
-            return ColdVerdict.doubt(size + ", too little: a short across the line, a line capacitor, or shorted turns.", List.of(), "Read it switched off; then lift the line capacitor.");
+            return ColdVerdict.doubt(
+                    size + ", too little: a short across the line, a line capacitor, or shorted turns.",
+                    List.of(),
+                    "Read it switched off; then lift the line capacitor.");
         }
         return high(scene, read, size, claims);
     }
 
     private static ColdVerdict high(ColdScene scene, double read, String size, List<Claim> claims) {
-        Card line = scene.set().cards().stream().filter(card -> card.kind().equals("line")).findFirst().orElseThrow();
-        Map<String, Double> open = scene.ifOpen(line.nodes().get(0), line.nodes().get(1));
-        List<String> fits = open.entrySet().stream().filter(e -> Double.isFinite(e.getValue()) && Math.abs(read - e.getValue()) < 0.15 * e.getValue() + LEADS).sorted(Comparator.comparingDouble(e -> Math.abs(read - e.getValue()))).map(Map.Entry::getKey).limit(3).toList();
-        String why = fits.isEmpty() ? ": a contact that has burnt, or a dirty pin." : ": just what is left when " + String.join(" or ", fits) + " is open.";
-        return ColdVerdict.doubt(size + ", too much" + why, fits.isEmpty() ? claims : fits.stream().flatMap(f -> aspects(claims, f, scene).stream()).toList(), fits.isEmpty() ? "Read across switch, fuse and each pin alone, and clean what is not near zero." : "Read across " + fits.get(0) + " by itself.");
+        Card line = scene.set().cards().stream()
+                .filter(card -> card.kind().equals("line"))
+                .findFirst()
+                .orElseThrow();
+        Map<String, Double> open =
+                scene.ifOpen(line.nodes().get(0), line.nodes().get(1));
+        List<String> fits = open.entrySet().stream()
+                .filter(e ->
+                        Double.isFinite(e.getValue()) && Math.abs(read - e.getValue()) < 0.15 * e.getValue() + LEADS)
+                .sorted(Comparator.comparingDouble(e -> Math.abs(read - e.getValue())))
+                .map(Map.Entry::getKey)
+                .limit(3)
+                .toList();
+        String why = fits.isEmpty()
+                ? ": a contact that has burnt, or a dirty pin."
+                : ": just what is left when " + String.join(" or ", fits) + " is open.";
+        return ColdVerdict.doubt(
+                size + ", too much" + why,
+                fits.isEmpty()
+                        ? claims
+                        : fits.stream()
+                                .flatMap(f -> aspects(claims, f, scene).stream())
+                                .toList(),
+                fits.isEmpty()
+                        ? "Read across switch, fuse and each pin alone, and clean what is not near zero."
+                        : "Read across " + fits.get(0) + " by itself.");
     }
 
     private static String lower(String text) {

@@ -6,11 +6,11 @@ import java.util.List;
  * Whether one quantity follows another in proportion, from pairs read at several levels. The order of the pairs and the
  * scale of the levels do not matter.
  *
- * @param slope     through the origin, by least squares
- * @param residual  largest deviation from it, a fraction of what the slope expects at that level
- * @param intercept of a free straight line, a fraction of what the slope expects at the lowest level: what is there without
- *                  being fed
- * @param rising    whether each higher level gave more
+ * @param slope through the origin, by least squares
+ * @param residual largest deviation from it, a fraction of what the slope expects at that level
+ * @param intercept of a free straight line, a fraction of what the slope expects at the lowest level: what is there
+ *     without being fed
+ * @param rising whether each higher level gave more
  */
 public record Proportion(double slope, double residual, double intercept, boolean rising) {
     /** Largest residual that still is proportion. */
@@ -24,7 +24,8 @@ public record Proportion(double slope, double residual, double intercept, boolea
      * @throws IllegalArgumentException when there are fewer
      */
     public static Proportion of(List<Pair> pairs) {
-        List<Pair> rising = pairs.stream().sorted((a, b) -> Double.compare(a.fed, b.fed)).toList();
+        List<Pair> rising =
+                pairs.stream().sorted((a, b) -> Double.compare(a.fed, b.fed)).toList();
         if (rising.size() < 2 || rising.get(rising.size() - 1).fed <= rising.get(0).fed) {
             throw new IllegalArgumentException("proportion needs two different levels");
         }
@@ -49,7 +50,11 @@ public record Proportion(double slope, double residual, double intercept, boolea
             residual = Math.max(residual, Math.abs(pair.read - slope * pair.fed) / Math.abs(slope * pair.fed));
             climbs &= i == 0 || pair.read > rising.get(i - 1).read;
         }
-        return new Proportion(slope, slope == 0 ? Double.POSITIVE_INFINITY : residual, slope == 0 ? 0 : atZero / (slope * rising.get(0).fed), climbs);
+        return new Proportion(
+                slope,
+                slope == 0 ? Double.POSITIVE_INFINITY : residual,
+                slope == 0 ? 0 : atZero / (slope * rising.get(0).fed),
+                climbs);
     }
 
     /** Whether it is proportion and not something picked up from elsewhere. */

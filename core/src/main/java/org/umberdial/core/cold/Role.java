@@ -61,7 +61,10 @@ public enum Role {
         return odds;
     }
 
-    /** How much it is worth to know about it: 1 usually, 2 for what can hardly be bought, 3 for what guards against the line. */
+    /**
+     * How much it is worth to know about it: 1 usually, 2 for what can hardly be bought, 3 for what guards against the
+     * line.
+     */
     public double weight() {
         return weight;
     }

@@ -1,6 +1,5 @@
 package org.umberdial.core.cold;
 
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -34,8 +33,17 @@ public final class Roles {
     private Roles(BenchSet set, LineChain chain) {
         this.set = set;
         this.chain = chain;
-        plates = set.parts().stream().filter(Roles::amplifies).map(p -> p.nodes().get(0)).collect(Collectors.toSet());
-        grids = set.parts().stream().filter(Roles::amplifies).flatMap(p -> p.nodes().subList(p.nodes().size() == 3 ? 1 : 2, p.nodes().size() - 1).stream()).collect(Collectors.toSet());
+        plates = set.parts().stream()
+                .filter(Roles::amplifies)
+                .map(p -> p.nodes().get(0))
+                .collect(Collectors.toSet());
+        grids = set.parts().stream()
+                .filter(Roles::amplifies)
+                .flatMap(p -> p
+                        .nodes()
+                        .subList(p.nodes().size() == 3 ? 1 : 2, p.nodes().size() - 1)
+                        .stream())
+                .collect(Collectors.toSet());
         rails = rectifierOutputs();
         if (set.construction().lineFed()) {
             add(Role.LINE_CORD, CORD);
@@ -58,13 +66,21 @@ public final class Roles {
 
     /** A part's roles. */
     public List<Role> rolesOf(String reference) {
-        return parts.entrySet().stream().filter(e -> e.getValue().contains(reference)).map(Map.Entry::getKey).toList();
+        return parts.entrySet().stream()
+                .filter(e -> e.getValue().contains(reference))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     /** The part that stands for a tube: the first section at its socket. */
     public static String tubeOf(BenchSet set, String reference) {
         String socket = socket(reference);
-        return set.parts().stream().filter(p -> p.card().kind().equals("tube") && socket(p.reference()).equals(socket)).map(Part::reference).findFirst().orElse(reference);
+        return set.parts().stream()
+                .filter(p ->
+                        p.card().kind().equals("tube") && socket(p.reference()).equals(socket))
+                .map(Part::reference)
+                .findFirst()
+                .orElse(reference);
     }
 
     private static String socket(String reference) {
@@ -76,15 +92,20 @@ public final class Roles {
     }
 
     private static boolean amplifies(Part part) {
-        return part.card().kind().equals("tube") && part.nodes().size() >= 3 && !TubeData.shipped().isRectifier(part.card().model());
+        return part.card().kind().equals("tube")
+                && part.nodes().size() >= 3
+                && !TubeData.shipped().isRectifier(part.card().model());
     }
 
     private Set<String> rectifierOutputs() {
         Set<String> outputs = new LinkedHashSet<>();
         for (Part part : set.parts()) {
             String kind = part.card().kind();
-            boolean tube = kind.equals("tube") && TubeData.shipped().isRectifier(part.card().model());
-            if (tube || (kind.equals("silicon") || kind.equals("selenium")) && part.card().letter() != 'C') {
+            boolean tube = kind.equals("tube")
+                    && TubeData.shipped().isRectifier(part.card().model());
+            if (tube
+                    || (kind.equals("silicon") || kind.equals("selenium"))
+                            && part.card().letter() != 'C') {
                 outputs.add(part.nodes().get(part.nodes().size() - 1));
                 if (kind.equals("tube")) {
                     add(Role.TUBE, part.reference());
@@ -104,7 +125,7 @@ public final class Roles {
             case 'C' -> capacitor(part, kind);
             case 'L' -> coil(part, said);
             case 'X' -> tubeOrTransformer(part, kind);
-            default -> { }
+            default -> {}
         }
     }
 
@@ -123,7 +144,8 @@ public final class Roles {
             add(Role.HEATER_DROPPER, ref);
         } else if (said.contains("surge")) {
             add(Role.SURGE_RESISTOR, ref);
-        } else if (part.nodes().stream().anyMatch(rails::contains) && !part.nodes().contains("0")) {
+        } else if (part.nodes().stream().anyMatch(rails::contains)
+                && !part.nodes().contains("0")) {
             add(Role.FILTER_PART, ref);
         } else {
             add(Role.RESISTOR, ref);
@@ -135,7 +157,9 @@ public final class Roles {
         boolean large = part.workingValue().orElse(0.0) >= LARGE_FARADS;
         boolean cathode = part.ratingVolts().orElse(RAIL_RATING) < RAIL_RATING;
         boolean stable = kind.equals("mica") || kind.equals("ceramic") || kind.equals("air");
-        if (part.nodes().stream().allMatch(n -> chain.nodes().contains(n)) || part.nodes().contains("chassis") || part.description().toLowerCase(Locale.ROOT).contains("line")) {
+        if (part.nodes().stream().allMatch(n -> chain.nodes().contains(n))
+                || part.nodes().contains("chassis")
+                || part.description().toLowerCase(Locale.ROOT).contains("line")) {
             add(Role.LINE_CAPACITOR, ref);
         } else if (large && !cathode) {
             add(Role.FILTER_CAPACITOR, ref);
@@ -156,7 +180,12 @@ public final class Roles {
     }
 
     private boolean leadsToGrid(String node) {
-        return !node.equals("0") && (grids.contains(node) || set.parts().stream().anyMatch(p -> p.card().letter() == 'R' && p.nodes().contains(node) && p.nodes().stream().anyMatch(grids::contains)));
+        return !node.equals("0")
+                && (grids.contains(node)
+                        || set.parts().stream()
+                                .anyMatch(p -> p.card().letter() == 'R'
+                                        && p.nodes().contains(node)
+                                        && p.nodes().stream().anyMatch(grids::contains)));
     }
 
     private void coil(Part part, String said) {
@@ -182,8 +211,14 @@ public final class Roles {
             }
             case "tube" -> add(Role.TUBE, tubeOf(set, part.reference()));
             case "lamp" -> add(Role.LAMP, part.reference());
-            case "transformer" -> add(Transformer.in(set).stream().anyMatch(t -> t.power() && t.part().equals(part)) ? Role.POWER_TRANSFORMER : Role.OUTPUT_TRANSFORMER, part.reference());
-            default -> { }
+            case "transformer" ->
+                add(
+                        Transformer.in(set).stream()
+                                        .anyMatch(t -> t.power() && t.part().equals(part))
+                                ? Role.POWER_TRANSFORMER
+                                : Role.OUTPUT_TRANSFORMER,
+                        part.reference());
+            default -> {}
         }
     }
 }

@@ -5,7 +5,7 @@ import java.util.OptionalDouble;
 /**
  * Whether a resistance still climbs while a capacitor charges through the meter.
  *
- * @param last     the later reading [Ω]
+ * @param last the later reading [Ω]
  * @param climbing whether it still moved up by more than a twentieth
  */
 record Settling(OptionalDouble last, boolean climbing) {
@@ -18,7 +18,8 @@ record Settling(OptionalDouble last, boolean climbing) {
         if (first.isEmpty() || second.isEmpty()) {
             return new Settling(first.isPresent() ? first : second, false);
         }
-        boolean swapped = figures.number(seconds).orElse(0) > figures.number(secondsAgain).orElse(Double.POSITIVE_INFINITY);
+        boolean swapped =
+                figures.number(seconds).orElse(0) > figures.number(secondsAgain).orElse(Double.POSITIVE_INFINITY);
         double early = swapped ? second.getAsDouble() : first.getAsDouble();
         double late = swapped ? first.getAsDouble() : second.getAsDouble();
         return new Settling(OptionalDouble.of(late), !Double.isInfinite(late) && late > early * (1 + STILL));

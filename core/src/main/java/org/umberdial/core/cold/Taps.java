@@ -11,16 +11,17 @@ import java.util.stream.IntStream;
 /**
  * Which lead of a tapped winding is which, from resistances between leads.
  *
- * <p>The leads lie on a line, as far apart as their resistance. The lead whose distances to the others grow most evenly with
- * the labels' voltages is the common.
+ * <p>The leads lie on a line, as far apart as their resistance. The lead whose distances to the others grow most evenly
+ * with the labels' voltages is the common.
  *
- * @param common     the lead all labels are counted from; empty when it cannot be told
- * @param taps       the other leads, the lowest resistance first
- * @param apart      leads that do not connect to the rest
- * @param problem    a sentence when the readings contradict or do not suffice; then there are no taps
+ * @param common the lead all labels are counted from; empty when it cannot be told
+ * @param taps the other leads, the lowest resistance first
+ * @param apart leads that do not connect to the rest
+ * @param problem a sentence when the readings contradict or do not suffice; then there are no taps
  * @param confidence how much better this common explains the labels than the next best, 0 to 1; empty without labels
  */
-public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, String problem, OptionalDouble confidence) {
+public record Taps(
+        Optional<String> common, List<Tap> taps, List<String> apart, String problem, OptionalDouble confidence) {
     /** Ohms per volt may differ so much from their mean: inner turns are shorter than outer ones. */
     static final double EVEN = 0.25;
     /** Neighbours closer than this, of the larger, cannot be told apart. */
@@ -31,9 +32,9 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
     /**
      * One lead besides the common.
      *
-     * @param ohms    from the common
-     * @param label   its voltage by the order; empty when there is none for it
-     * @param even    whether its ohms per volt agree with the others'
+     * @param ohms from the common
+     * @param label its voltage by the order; empty when there is none for it
+     * @param even whether its ohms per volt agree with the others'
      * @param tooClose whether it and a neighbour are too close to call
      */
     public record Tap(String lead, double ohms, OptionalDouble label, boolean even, boolean tooClose) {}
@@ -44,15 +45,19 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
     private record Line(double[] position, String fault) {}
 
     /**
-     * @param leads      names of all leads, in any order
-     * @param readings   pairwise or from one lead, in any order; enough that each lead is reached
-     * @param labels     voltages on the label, in any order; may be fewer or more than the taps
+     * @param leads names of all leads, in any order
+     * @param readings pairwise or from one lead, in any order; enough that each lead is reached
+     * @param labels voltages on the label, in any order; may be fewer or more than the taps
      * @param resolution the meter's last digit [Ω], 0 when unknown
      */
     public static Taps solve(List<String> leads, List<Between> readings, List<Double> labels, double resolution) {
         List<String> joined = new ArrayList<>();
         List<String> apart = new ArrayList<>();
-        leads.forEach(lead -> (readings.stream().anyMatch(r -> (r.a.equals(lead) || r.b.equals(lead)) && Double.isFinite(r.ohms)) ? joined : apart).add(lead));
+        leads.forEach(lead -> (readings.stream()
+                                .anyMatch(r -> (r.a.equals(lead) || r.b.equals(lead)) && Double.isFinite(r.ohms))
+                        ? joined
+                        : apart)
+                .add(lead));
         double[][] ohms = new double[joined.size()][joined.size()];
         Arrays.stream(ohms).forEach(row -> Arrays.fill(row, Double.NaN));
         for (Between r : readings) {
@@ -70,7 +75,12 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
         if (!line.fault.isEmpty()) {
             return none(line.fault, apart);
         }
-        return label(joined, line.position, labels.stream().filter(v -> v > 0).sorted().toList(), resolution, apart);
+        return label(
+                joined,
+                line.position,
+                labels.stream().filter(v -> v > 0).sorted().toList(),
+                resolution,
+                apart);
     }
 
     private static Taps none(String problem, List<String> apart) {
@@ -78,8 +88,8 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
     }
 
     /**
-     * Places the leads on a line. When one lead was read against all others and no more, that lead is taken as an end, which
-     * it is when it is the common.
+     * Places the leads on a line. When one lead was read against all others and no more, that lead is taken as an end,
+     * which it is when it is the common.
      */
     private static Line positions(List<String> leads, double[][] ohms, double resolution) {
         int n = leads.size();
@@ -111,14 +121,20 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
         }
         for (int i = 0; i < n; i++) {
             if (Double.isNaN(at[i])) {
-                return new Line(at, "Lead " + leads.get(i) + " cannot be placed yet: read it against " + leads.get(end) + ".");
+                return new Line(
+                        at, "Lead " + leads.get(i) + " cannot be placed yet: read it against " + leads.get(end) + ".");
             }
         }
         for (int i = 0; i < n; i++) {
             for (int j = i + 1; j < n; j++) {
                 double along = Math.abs(at[i] - at[j]);
-                if (!Double.isNaN(ohms[i][j]) && Math.abs(along - ohms[i][j]) > 2 * resolution + SUMS * Math.max(along, ohms[i][j])) {
-                    return new Line(at, "These readings contradict: " + leads.get(i) + " to " + leads.get(j) + " should be about " + text(along) + " Ω by the others, but " + text(ohms[i][j]) + " Ω was read. Read that pair again, with clean tips.");
+                if (!Double.isNaN(ohms[i][j])
+                        && Math.abs(along - ohms[i][j]) > 2 * resolution + SUMS * Math.max(along, ohms[i][j])) {
+                    return new Line(
+                            at,
+                            "These readings contradict: " + leads.get(i) + " to " + leads.get(j) + " should be about "
+                                    + text(along) + " Ω by the others, but " + text(ohms[i][j])
+                                    + " Ω was read. Read that pair again, with clean tips.");
                 }
             }
         }
@@ -130,11 +146,17 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
     }
 
     private static double byOthers(int lead, double[] at, double[][] ohms, double resolution) {
-        List<Integer> near = IntStream.range(0, at.length).filter(j -> j != lead && !Double.isNaN(at[j]) && !Double.isNaN(ohms[lead][j])).boxed().toList();
+        List<Integer> near = IntStream.range(0, at.length)
+                .filter(j -> j != lead && !Double.isNaN(at[j]) && !Double.isNaN(ohms[lead][j]))
+                .boxed()
+                .toList();
         for (int j : near) {
             for (int k : near) {
                 for (double way : new double[] {at[j] + ohms[lead][j], at[j] - ohms[lead][j]}) {
-                    if (j != k && way >= -2 * resolution && Math.abs(Math.abs(way - at[k]) - ohms[lead][k]) <= 2 * resolution + SUMS * Math.max(way, ohms[lead][k])) {
+                    if (j != k
+                            && way >= -2 * resolution
+                            && Math.abs(Math.abs(way - at[k]) - ohms[lead][k])
+                                    <= 2 * resolution + SUMS * Math.max(way, ohms[lead][k])) {
                         return way;
                     }
                 }
@@ -143,8 +165,12 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
         return Double.NaN;
     }
 
-    private static Taps label(List<String> leads, double[] at, List<Double> labels, double resolution, List<String> apart) {
-        List<Integer> order = IntStream.range(0, at.length).boxed().sorted(Comparator.comparingDouble(i -> at[i])).toList();
+    private static Taps label(
+            List<String> leads, double[] at, List<Double> labels, double resolution, List<String> apart) {
+        List<Integer> order = IntStream.range(0, at.length)
+                .boxed()
+                .sorted(Comparator.comparingDouble(i -> at[i]))
+                .toList();
         List<Integer> reversed = new ArrayList<>(order);
         java.util.Collections.reverse(reversed);
         double forward = unevenness(order, at, labels);
@@ -158,10 +184,26 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
         }
         List<Tap> taps = taps(leads, at, best, labels, resolution);
         if (!told) {
-            String why = labels.isEmpty() ? "Without the label's voltages the order is known, but not which end is the common." : Math.min(forward, backward) > EVEN ? "From neither end do the ohms grow with the labels: read the other pairs too, and prove the taps by low AC injection." : "Either end could be the common: ohms per volt grow alike from both. Prove it by low AC injection.";
-            return new Taps(Optional.empty(), taps, List.copyOf(apart), why, known ? OptionalDouble.of(confidence) : OptionalDouble.empty());
+            String why = labels.isEmpty()
+                    ? "Without the label's voltages the order is known, but not which end is the common."
+                    : Math.min(forward, backward) > EVEN
+                            ? "From neither end do the ohms grow with the labels: read the other pairs too, "
+                                    + "and prove the taps by low AC injection."
+                            : "Either end could be the common: ohms per volt grow alike from both. Prove it "
+                                    + "by low AC injection.";
+            return new Taps(
+                    Optional.empty(),
+                    taps,
+                    List.copyOf(apart),
+                    why,
+                    known ? OptionalDouble.of(confidence) : OptionalDouble.empty());
         }
-        return new Taps(Optional.of(leads.get(best.get(0))), taps, List.copyOf(apart), "", known ? OptionalDouble.of(confidence) : OptionalDouble.empty());
+        return new Taps(
+                Optional.of(leads.get(best.get(0))),
+                taps,
+                List.copyOf(apart),
+                "",
+                known ? OptionalDouble.of(confidence) : OptionalDouble.empty());
     }
 
     /** Largest deviation of any tap's ohms per volt from their mean, counted from the first of the order. */
@@ -178,16 +220,29 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
         return Arrays.stream(perVolt).map(v -> Math.abs(v - mean) / mean).max().orElseThrow();
     }
 
-    private static List<Tap> taps(List<String> leads, double[] at, List<Integer> order, List<Double> labels, double resolution) {
+    private static List<Tap> taps(
+            List<String> leads, double[] at, List<Integer> order, List<Double> labels, double resolution) {
         int n = order.size() - 1;
-        double[] ohms = order.stream().skip(1).mapToDouble(i -> Math.abs(at[i] - at[order.get(0)])).toArray();
-        double mean = IntStream.range(0, Math.min(n, labels.size())).mapToDouble(i -> ohms[i] / labels.get(i)).average().orElse(0);
+        double[] ohms = order.stream()
+                .skip(1)
+                .mapToDouble(i -> Math.abs(at[i] - at[order.get(0)]))
+                .toArray();
+        double mean = IntStream.range(0, Math.min(n, labels.size()))
+                .mapToDouble(i -> ohms[i] / labels.get(i))
+                .average()
+                .orElse(0);
         List<Tap> taps = new ArrayList<>();
         for (int i = 0; i < n; i++) {
             boolean labelled = i < labels.size();
             boolean even = !labelled || Math.abs(ohms[i] / labels.get(i) - mean) <= EVEN * mean;
-            boolean close = i > 0 && near(ohms[i], ohms[i - 1], resolution) || i < n - 1 && near(ohms[i], ohms[i + 1], resolution);
-            taps.add(new Tap(leads.get(order.get(i + 1)), ohms[i], labelled ? OptionalDouble.of(labels.get(i)) : OptionalDouble.empty(), even, close));
+            boolean close = i > 0 && near(ohms[i], ohms[i - 1], resolution)
+                    || i < n - 1 && near(ohms[i], ohms[i + 1], resolution);
+            taps.add(new Tap(
+                    leads.get(order.get(i + 1)),
+                    ohms[i],
+                    labelled ? OptionalDouble.of(labels.get(i)) : OptionalDouble.empty(),
+                    even,
+                    close));
         }
         return List.copyOf(taps);
     }
@@ -197,6 +252,11 @@ public record Taps(Optional<String> common, List<Tap> taps, List<String> apart, 
     }
 
     private static String text(double ohms) {
-        return Double.isInfinite(ohms) ? "∞" : new java.math.BigDecimal(ohms).round(new java.math.MathContext(3)).stripTrailingZeros().toPlainString();
+        return Double.isInfinite(ohms)
+                ? "∞"
+                : new java.math.BigDecimal(ohms)
+                        .round(new java.math.MathContext(3))
+                        .stripTrailingZeros()
+                        .toPlainString();
     }
 }

@@ -21,11 +21,24 @@ final class TapsTool implements ColdTool {
     @Override
     public List<Block> blocks(ColdScene scene, Figures figures) {
         List<Block> blocks = new ArrayList<>();
-        String volts = scene.label().taps().stream().map(v -> ColdTool.text("%.0f", v)).collect(Collectors.joining(" "));
-        blocks.add(new Block("Names", "", List.of(
-                new Line("Leads, with blanks between", "", List.of(Cell.words("leads", ""))),
-                new Line("Volts on the label", "", List.of(new Cell("labels", "", BenchForm.Kind.WORDS, Unit.VOLT, List.of(), volts.isEmpty() ? "110 125 220 240" : volts))),
-                new Line("The meter's last digit", "", List.of(Cell.figure("digit", "", Unit.OHM, "0.1 Ω"))))));
+        String volts =
+                scene.label().taps().stream().map(v -> ColdTool.text("%.0f", v)).collect(Collectors.joining(" "));
+        blocks.add(new Block(
+                "Names",
+                "",
+                List.of(
+                        new Line("Leads, with blanks between", "", List.of(Cell.words("leads", ""))),
+                        new Line(
+                                "Volts on the label",
+                                "",
+                                List.of(new Cell(
+                                        "labels",
+                                        "",
+                                        BenchForm.Kind.WORDS,
+                                        Unit.VOLT,
+                                        List.of(),
+                                        volts.isEmpty() ? "110 125 220 240" : volts))),
+                        new Line("The meter's last digit", "", List.of(Cell.figure("digit", "", Unit.OHM, "0.1 Ω"))))));
         List<String> leads = leads(figures);
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < leads.size(); i++) {
@@ -38,7 +51,10 @@ final class TapsTool implements ColdTool {
             }
         }
         if (!lines.isEmpty()) {
-            blocks.add(new Block("Ohms", "From one lead to every other is enough; more pairs check it. Write open where nothing connects.", lines));
+            blocks.add(new Block(
+                    "Ohms",
+                    "From one lead to every other is enough; more pairs check it. Write open where nothing connects.",
+                    lines));
         }
         return blocks;
     }
@@ -48,9 +64,16 @@ final class TapsTool implements ColdTool {
     }
 
     private static List<String> leads(Figures figures) {
-        Set<String> leads = new LinkedHashSet<>(Arrays.stream(figures.text("leads").strip().split("[\\s,;]+")).filter(w -> !w.isEmpty()).map(w -> w.replace('.', '-')).toList());
+        Set<String> leads =
+                new LinkedHashSet<>(Arrays.stream(figures.text("leads").strip().split("[\\s,;]+"))
+                        .filter(w -> !w.isEmpty())
+                        .map(w -> w.replace('.', '-'))
+                        .toList());
         if (leads.size() > MOST) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "At most " + MOST + " leads belong to one selector; take the others as another winding.").at("leads");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "At most " + MOST + " leads belong to one selector; take the others as another winding.")
+                    .at("leads");
         }
         return List.copyOf(leads);
     }
@@ -60,9 +83,15 @@ final class TapsTool implements ColdTool {
             return scene.label().taps();
         }
         try {
-            return Arrays.stream(figures.text("labels").strip().split("[\\s,;/]+")).map(w -> w.replaceAll("(?i)v$", "")).map(Double::valueOf).toList();
+            return Arrays.stream(figures.text("labels").strip().split("[\\s,;/]+"))
+                    .map(w -> w.replaceAll("(?i)v$", ""))
+                    .map(Double::valueOf)
+                    .toList();
         } catch (NumberFormatException notVolts) {
-            throw new InvalidEntry(InvalidEntry.Code.NOT_A_NUMBER, "The label's volts are numbers with blanks between, as 110 125 220 240.").at("labels");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.NOT_A_NUMBER,
+                            "The label's volts are numbers with blanks between, as 110 125 220 240.")
+                    .at("labels");
         }
     }
 
@@ -81,29 +110,63 @@ final class TapsTool implements ColdTool {
         if (readings.isEmpty()) {
             return ColdVerdict.wants("Read ohms from one lead to each other.");
         }
-        Taps taps = Taps.solve(leads, readings, labels(scene, figures), figures.ohms("digit").orElse(0.1));
+        Taps taps = Taps.solve(
+                leads, readings, labels(scene, figures), figures.ohms("digit").orElse(0.1));
         return say(taps, claims, labels(scene, figures));
     }
 
     private static ColdVerdict say(Taps taps, List<Claim> claims, List<Double> labels) {
         List<ColdVerdict.Result> results = new ArrayList<>();
-        taps.common().ifPresent(common -> results.add(new ColdVerdict.Result(common, "common", taps.confidence().isPresent() ? "confidence " + ColdTool.percent(taps.confidence().getAsDouble()) : "", Verdict.GOOD, OptionalDouble.of(0))));
+        taps.common()
+                .ifPresent(common -> results.add(new ColdVerdict.Result(
+                        common,
+                        "common",
+                        taps.confidence().isPresent()
+                                ? "confidence "
+                                        + ColdTool.percent(taps.confidence().getAsDouble())
+                                : "",
+                        Verdict.GOOD,
+                        OptionalDouble.of(0))));
         for (Taps.Tap tap : taps.taps()) {
-            String label = tap.label().isPresent() ? ColdTool.text("%.0f V", tap.label().getAsDouble()) : "no label left";
-            String note = ColdTool.ohms(tap.ohms()) + (tap.label().isPresent() ? ColdTool.text(", %.3f Ω per volt", tap.ohms() / tap.label().getAsDouble()) : "") + (tap.tooClose() ? "; too close to its neighbour to tell" : tap.even() ? "" : "; does not grow with its volts");
-            results.add(new ColdVerdict.Result(tap.lead(), label, note, tap.tooClose() || !tap.even() || taps.common().isEmpty() ? Verdict.DOUBT : Verdict.GOOD, OptionalDouble.of(tap.ohms())));
+            String label = tap.label().isPresent()
+                    ? ColdTool.text("%.0f V", tap.label().getAsDouble())
+                    : "no label left";
+            String note = ColdTool.ohms(tap.ohms())
+                    + (tap.label().isPresent()
+                            ? ColdTool.text(
+                                    ", %.3f Ω per volt",
+                                    tap.ohms() / tap.label().getAsDouble())
+                            : "")
+                    + (tap.tooClose()
+                            ? "; too close to its neighbour to tell"
+                            : tap.even() ? "" : "; does not grow with its volts");
+            results.add(new ColdVerdict.Result(
+                    tap.lead(),
+                    label,
+                    note,
+                    tap.tooClose() || !tap.even() || taps.common().isEmpty() ? Verdict.DOUBT : Verdict.GOOD,
+                    OptionalDouble.of(tap.ohms())));
         }
-        taps.apart().forEach(lead -> results.add(new ColdVerdict.Result(lead, "apart", "connects to none of the others", Verdict.NO_EXPECTATION)));
+        taps.apart()
+                .forEach(lead -> results.add(new ColdVerdict.Result(
+                        lead, "apart", "connects to none of the others", Verdict.NO_EXPECTATION)));
         boolean close = taps.taps().stream().anyMatch(Taps.Tap::tooClose);
         boolean uneven = taps.taps().stream().anyMatch(tap -> !tap.even());
         ColdVerdict verdict;
         if (taps.common().isEmpty()) {
-            verdict = taps.taps().isEmpty() ? ColdVerdict.nothing(taps.problem(), "") : ColdVerdict.nothing("Cannot tell. " + taps.problem(), "When unsure, start on the highest tap.");
+            verdict = taps.taps().isEmpty()
+                    ? ColdVerdict.nothing(taps.problem(), "")
+                    : ColdVerdict.nothing("Cannot tell. " + taps.problem(), "When unsure, start on the highest tap.");
         } else if (close || uneven || taps.taps().size() != labels.size()) {
-            String why = taps.taps().size() != labels.size() ? taps.taps().size() + " taps, but " + labels.size() + " volts on the label" : close ? "two taps are too close to call" : "ohms do not grow evenly with the volts";
-            verdict = ColdVerdict.nothing("The common is " + taps.common().get() + ", but " + why + ".", "Tell them by low AC injection: volts are exact where ohms are not.");
+            String why = taps.taps().size() != labels.size()
+                    ? taps.taps().size() + " taps, but " + labels.size() + " volts on the label"
+                    : close ? "two taps are too close to call" : "ohms do not grow evenly with the volts";
+            verdict = ColdVerdict.nothing(
+                    "The common is " + taps.common().get() + ", but " + why + ".",
+                    "Tell them by low AC injection: volts are exact where ohms are not.");
         } else {
-            verdict = ColdVerdict.good("The common is " + taps.common().get() + "; ohms grow with the label's volts.", claims);
+            verdict = ColdVerdict.good(
+                    "The common is " + taps.common().get() + "; ohms grow with the label's volts.", claims);
         }
         return verdict.with(results, List.of());
     }

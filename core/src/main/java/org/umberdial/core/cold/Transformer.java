@@ -39,9 +39,9 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
     /**
      * One winding.
      *
-     * @param name    with a number where there are several of a kind
-     * @param volts   without load [V]
-     * @param ohms    [Ω]
+     * @param name with a number where there are several of a kind
+     * @param volts without load [V]
+     * @param ohms [Ω]
      * @param amperes its heaters and lamps draw [A]; 0 for others
      */
     public record Winding(String name, Use use, String from, String to, double volts, double ohms, double amperes) {}
@@ -83,7 +83,8 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
     private static Transformer of(BenchSet set, Part part) {
         Card card = part.card();
         int count = card.nodes().size() / 2;
-        boolean plate = set.parts().stream().anyMatch(p -> isAmplifier(p) && touches(card, p.nodes().get(0)));
+        boolean plate = set.parts().stream()
+                .anyMatch(p -> isAmplifier(p) && touches(card, p.nodes().get(0)));
         List<Winding> windings = new ArrayList<>();
         for (int k = 0; k < count; k++) {
             String a = card.nodes().get(2 * k);
@@ -95,7 +96,8 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
         return new Transformer(part, !plate, numbered(windings));
     }
 
-    private static Winding winding(BenchSet set, Card card, int k, String a, String b, double volts, double ohms, boolean output) {
+    private static Winding winding(
+            BenchSet set, Card card, int k, String a, String b, double volts, double ohms, boolean output) {
         if (k == 0) {
             return new Winding("primary", Use.PRIMARY, a, b, volts, ohms, 0);
         }
@@ -108,8 +110,11 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
         for (Part part : set.parts()) {
             boolean here = part.nodes().contains(a) && part.nodes().contains(b);
             if (here && part.card().kind().equals("heater")) {
-                Optional<TubeType> type = TubeData.shipped().type(TubeData.bare(part.card().model()));
-                amperes += HeaterOhms.draw(part.card()).map(HeaterOhms.Draw::amperes).orElse(0.0);
+                Optional<TubeType> type =
+                        TubeData.shipped().type(TubeData.bare(part.card().model()));
+                amperes += HeaterOhms.draw(part.card())
+                        .map(HeaterOhms.Draw::amperes)
+                        .orElse(0.0);
                 boolean own = type.map(TubeType::isRectifier).orElse(false);
                 rectifier |= own;
                 heaters |= !own;
@@ -118,20 +123,26 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
                 heaters = true;
             }
         }
-        Use use = heaters ? Use.HEATERS : rectifier ? Use.RECTIFIER_HEATER : feedsRectifier(set, a, b) ? Use.HIGH_VOLTAGE : Use.OTHER;
+        Use use = heaters
+                ? Use.HEATERS
+                : rectifier ? Use.RECTIFIER_HEATER : feedsRectifier(set, a, b) ? Use.HIGH_VOLTAGE : Use.OTHER;
         return new Winding(use.label(), use, a, b, volts, ohms, amperes);
     }
 
     private static boolean feedsRectifier(BenchSet set, String a, String b) {
         return set.parts().stream().anyMatch(part -> {
-            boolean tube = part.card().kind().equals("tube") && TubeData.shipped().isRectifier(part.card().model());
-            boolean diode = part.card().kind().equals("silicon") || part.card().kind().equals("selenium");
+            boolean tube = part.card().kind().equals("tube")
+                    && TubeData.shipped().isRectifier(part.card().model());
+            boolean diode =
+                    part.card().kind().equals("silicon") || part.card().kind().equals("selenium");
             return (tube || diode) && (part.nodes().contains(a) || part.nodes().contains(b));
         });
     }
 
     private static boolean isAmplifier(Part part) {
-        return part.card().kind().equals("tube") && part.nodes().size() >= 3 && !TubeData.shipped().isRectifier(part.card().model());
+        return part.card().kind().equals("tube")
+                && part.nodes().size() >= 3
+                && !TubeData.shipped().isRectifier(part.card().model());
     }
 
     private static boolean touches(Card card, String node) {
@@ -143,7 +154,17 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
         for (Winding w : windings) {
             long alike = windings.stream().filter(o -> o.use == w.use).count();
             long before = named.stream().filter(o -> o.use == w.use).count();
-            named.add(alike < 2 ? w : new Winding(String.format(Locale.ROOT, "%s %d", w.name, before + 1), w.use, w.from, w.to, w.volts, w.ohms, w.amperes));
+            named.add(
+                    alike < 2
+                            ? w
+                            : new Winding(
+                                    String.format(Locale.ROOT, "%s %d", w.name, before + 1),
+                                    w.use,
+                                    w.from,
+                                    w.to,
+                                    w.volts,
+                                    w.ohms,
+                                    w.amperes));
         }
         return List.copyOf(named);
     }

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-/** Tells the windings of an unknown power transformer apart, from their resistances and from a low voltage fed into one. */
+/**
+ * Tells the windings of an unknown power transformer apart, from their resistances and from a low voltage fed into one.
+ */
 public final class WindingSort {
     private static final double HEATER_OHMS = 2.5;
     private static final double HV_OHMS = 30;
@@ -36,7 +38,7 @@ public final class WindingSort {
     /**
      * A group of leads that connect.
      *
-     * @param ohms   between its ends [Ω]
+     * @param ohms between its ends [Ω]
      * @param halves resistances from a middle lead to each end, empty when there is none [Ω]
      * @param perVolt volts it gives per volt fed into the primary; empty when not read
      */
@@ -49,7 +51,10 @@ public final class WindingSort {
 
     /** @param lineVolts of the primary, for what the injection says [V] */
     public static List<Sorted> sort(List<Group> groups, double lineVolts) {
-        List<Group> strong = groups.stream().filter(g -> g.ohms >= HEATER_OHMS).sorted(Comparator.comparingDouble(Group::ohms)).toList();
+        List<Group> strong = groups.stream()
+                .filter(g -> g.ohms >= HEATER_OHMS)
+                .sorted(Comparator.comparingDouble(Group::ohms))
+                .toList();
         List<Sorted> sorted = new ArrayList<>();
         for (Group group : groups) {
             sorted.add(group.ohms < HEATER_OHMS ? heater(group, lineVolts) : strong(group, strong));
@@ -59,12 +64,18 @@ public final class WindingSort {
 
     private static Sorted heater(Group group, double lineVolts) {
         if (group.perVolt.isEmpty()) {
-            return new Sorted(group, Kind.SOME_HEATER, "Under " + HEATER_OHMS + " Ω; its volts by injection tell which, ohms never do.");
+            return new Sorted(
+                    group,
+                    Kind.SOME_HEATER,
+                    "Under " + HEATER_OHMS + " Ω; its volts by injection tell which, ohms never do.");
         }
         double volts = group.perVolt.getAsDouble() * lineVolts;
         String gives = String.format(java.util.Locale.ROOT, "It would give %.2f V at %.0f V line.", volts, lineVolts);
         boolean rectifier = volts > 4.4 && volts < 5.75;
-        boolean heaters = volts >= 5.75 && volts < 7.6 || volts > 11 && volts < 15 || volts > 2.2 && volts < 3.2 || volts > 3.6 && volts <= 4.4;
+        boolean heaters = volts >= 5.75 && volts < 7.6
+                || volts > 11 && volts < 15
+                || volts > 2.2 && volts < 3.2
+                || volts > 3.6 && volts <= 4.4;
         return new Sorted(group, rectifier ? Kind.RECTIFIER_HEATER : heaters ? Kind.HEATER : Kind.UNKNOWN, gives);
     }
 
@@ -75,7 +86,14 @@ public final class WindingSort {
             if (alike && group.ohms >= HV_OHMS) {
                 return new Sorted(group, Kind.HIGH_VOLTAGE_TAPPED, "Two nearly equal halves, and many ohms.");
             }
-            return new Sorted(group, group.ohms >= HV_OHMS && group == strong.get(strong.size() - 1) && strong.size() > 1 ? Kind.UNKNOWN : Kind.PRIMARY, alike ? "A middle lead with equal halves, but few ohms: perhaps a primary for two voltages." : "Unequal parts: a primary with a tap.");
+            return new Sorted(
+                    group,
+                    group.ohms >= HV_OHMS && group == strong.get(strong.size() - 1) && strong.size() > 1
+                            ? Kind.UNKNOWN
+                            : Kind.PRIMARY,
+                    alike
+                            ? "A middle lead with equal halves, but few ohms: perhaps a primary for two voltages."
+                            : "Unequal parts: a primary with a tap.");
         }
         if (strong.size() == 1) {
             return new Sorted(group, Kind.PRIMARY, "The only winding of more than a few ohms besides the heaters.");
@@ -83,8 +101,16 @@ public final class WindingSort {
         boolean lowest = group == strong.get(0);
         boolean tie = strong.size() > 1 && strong.get(1).ohms < 1.5 * strong.get(0).ohms;
         if (tie) {
-            return new Sorted(group, Kind.UNKNOWN, "Its ohms are too near another's: feed 1 V into it, the larger winding answers with more.");
+            return new Sorted(
+                    group,
+                    Kind.UNKNOWN,
+                    "Its ohms are too near another's: feed 1 V into it, the larger winding answers with more.");
         }
-        return new Sorted(group, lowest ? Kind.PRIMARY : Kind.HIGH_VOLTAGE, lowest ? "Fewest ohms of the windings with many turns." : "More ohms than the primary, no middle lead.");
+        return new Sorted(
+                group,
+                lowest ? Kind.PRIMARY : Kind.HIGH_VOLTAGE,
+                lowest
+                        ? "Fewest ohms of the windings with many turns."
+                        : "More ohms than the primary, no middle lead.");
     }
 }

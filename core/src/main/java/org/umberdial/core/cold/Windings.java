@@ -12,8 +12,8 @@ public final class Windings {
     /**
      * Temperature of a copper winding from its resistance [°C]: (R2/R1)(234.5 + t1) - 234.5.
      *
-     * @param coldOhms    at {@code coldCelsius} [Ω]
-     * @param hotOhms     at the temperature asked for [Ω]
+     * @param coldOhms at {@code coldCelsius} [Ω]
+     * @param hotOhms at the temperature asked for [Ω]
      * @param coldCelsius [°C]
      */
     public static double celsius(double coldOhms, double hotOhms, double coldCelsius) {
@@ -51,8 +51,8 @@ public final class Windings {
      *
      * @param wanted exact number of turns for the wanted volts
      * @param remove whole turns to take off; below 0 that many must be wound on
-     * @param left   whole turns left, rounded so that the volts end low
-     * @param volts  no-load volts they give
+     * @param left whole turns left, rounded so that the volts end low
+     * @param volts no-load volts they give
      */
     public record Turns(double wanted, int remove, int left, double volts) {}
 
@@ -60,8 +60,8 @@ public final class Windings {
      * Turns for a wanted voltage: primary turns x wanted no-load volts / line volts, rounded down, since low is safe.
      *
      * @param primaryTurns turns of the primary in use at that line voltage
-     * @param noLoadVolts  wanted without load: the loaded volts plus the drop over the winding resistances
-     * @param turnsNow     turns the winding has
+     * @param noLoadVolts wanted without load: the loaded volts plus the drop over the winding resistances
+     * @param turnsNow turns the winding has
      */
     public static Turns turns(double primaryTurns, double lineVolts, double noLoadVolts, int turnsNow) {
         double wanted = primaryTurns * noLoadVolts / lineVolts;
@@ -73,12 +73,13 @@ public final class Windings {
      * No-load volts that leave the wanted volts under load [V]: the drop over the winding's own resistance and over the
      * primary's, seen from this winding.
      *
-     * @param amperes      RMS current of the winding [A]
-     * @param windingOhms  its resistance [Ω]
-     * @param primaryOhms  the primary's resistance [Ω]
-     * @param lineVolts    of the primary [V]
+     * @param amperes RMS current of the winding [A]
+     * @param windingOhms its resistance [Ω]
+     * @param primaryOhms the primary's resistance [Ω]
+     * @param lineVolts of the primary [V]
      */
-    public static double noLoadVolts(double loadedVolts, double amperes, double windingOhms, double primaryOhms, double lineVolts) {
+    public static double noLoadVolts(
+            double loadedVolts, double amperes, double windingOhms, double primaryOhms, double lineVolts) {
         double ratio = loadedVolts / lineVolts;
         return loadedVolts + amperes * (windingOhms + primaryOhms * ratio * ratio);
     }

@@ -30,7 +30,8 @@ import org.umberdial.core.value.ValueReader;
  */
 public final class EntryGrammar {
     private static final Pattern LIFTED = Pattern.compile("(?i)(?:\\s+([A-Z]+[0-9]+[A-Z0-9]*))?\\s+lifted$");
-    private static final Pattern SOCKET_PIN = Pattern.compile("(?i)(V[0-9]+[A-Z]?)[.\\-/ ]?(?:pin\\s*)?([0-9]{1,2}|cap)");
+    private static final Pattern SOCKET_PIN =
+            Pattern.compile("(?i)(V[0-9]+[A-Z]?)[.\\-/ ]?(?:pin\\s*)?([0-9]{1,2}|cap)");
 
     private final BenchSet set;
     private final ValueReader values;
@@ -43,14 +44,16 @@ public final class EntryGrammar {
     /**
      * Understands one entry.
      *
-     * @param typed   as typed
+     * @param typed as typed
      * @param current the point an entry without a name is for
      * @throws InvalidEntry with a sentence for the person typing
      */
     public Entry read(String typed, Optional<TestPoint> current) {
         String text = Vocabulary.plain(typed.strip());
         if (text.isEmpty()) {
-            throw new InvalidEntry(EMPTY, "Type what the meter shows, for example 82.4; name another point first, as in V3 plate 82.4.");
+            throw new InvalidEntry(
+                    EMPTY,
+                    "Type what the meter shows, for example 82.4; name another point first, as in V3 plate 82.4.");
         }
         String lifted = "";
         Matcher lift = LIFTED.matcher(text);
@@ -71,7 +74,9 @@ public final class EntryGrammar {
     private static Optional<ReadingKind> trailingKind(String text) {
         int space = text.lastIndexOf(' ');
         String last = text.substring(space + 1).toLowerCase(Locale.ROOT);
-        return space > 0 && List.of("ac", "dc", "vac", "vdc").contains(last) ? ReadingKind.named(last) : Optional.empty();
+        return space > 0 && List.of("ac", "dc", "vac", "vdc").contains(last)
+                ? ReadingKind.named(last)
+                : Optional.empty();
     }
 
     /** The value is the last word, or the last two when the last is a unit. */
@@ -84,25 +89,43 @@ public final class EntryGrammar {
         String point = String.join(" ", List.of(words).subList(0, from));
         String value = String.join(" ", List.of(words).subList(from, words.length));
         if (!value.matches(".*[0-9].*")) {
-            throw new InvalidEntry(SYNTAX, "“" + text + "” ends without a value; type the point, then what the meter shows, as in V3 plate 82.4.");
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "“" + text
+                            + "” ends without a value; type the point, then what the meter shows, as in V3 "
+                            + "plate 82.4.");
         }
         return new Split(point, value);
     }
 
     private Entry entry(Split split, Optional<ReadingKind> kind, String lifted, Optional<TestPoint> current) {
-        Optional<Part> part = split.point.isEmpty() ? Optional.empty() : set.part(split.point).filter(p -> p.card().letter() == 'R' || p.card().letter() == 'L');
+        Optional<Part> part = split.point.isEmpty()
+                ? Optional.empty()
+                : set.part(split.point)
+                        .filter(p -> p.card().letter() == 'R' || p.card().letter() == 'L');
         if (part.isPresent()) {
             Measure ohms = values.read(split.value, Unit.OHM);
             requireNotNegative(ohms);
-            return new Entry(part.get().reference(), "0", ReadingKind.OHMS, ohms.value(), lifted.equals("*") ? part.get().reference() : checked(lifted), true);
+            return new Entry(
+                    part.get().reference(),
+                    "0",
+                    ReadingKind.OHMS,
+                    ohms.value(),
+                    lifted.equals("*") ? part.get().reference() : checked(lifted),
+                    true);
         }
         String[] ends = split.point.split("(?i)\\s+(?:to|against)\\s+", 2);
-        TestPoint point = ends[0].isEmpty() ? current.orElseThrow(() -> new InvalidEntry(UNKNOWN, "No point is chosen; name one first, as in V3 plate 82.4.")) : point(ends[0]);
+        TestPoint point = ends[0].isEmpty()
+                ? current.orElseThrow(
+                        () -> new InvalidEntry(UNKNOWN, "No point is chosen; name one first, as in V3 plate 82.4."))
+                : point(ends[0]);
         String reference = ends.length < 2 ? "0" : reference(ends[1]);
         if (lifted.equals("*")) {
-            throw new InvalidEntry(SYNTAX, "Which part is lifted? Write it before the word, as in “" + split.value + " C8 lifted”.");
+            throw new InvalidEntry(
+                    SYNTAX, "Which part is lifted? Write it before the word, as in “" + split.value + " C8 lifted”.");
         }
-        ReadingKind what = kind.orElse(split.value.matches("(?i).*(ohms?|Ω|[0-9](k|meg))$") ? ReadingKind.OHMS : set.usualKind(point.node()));
+        ReadingKind what = kind.orElse(
+                split.value.matches("(?i).*(ohms?|Ω|[0-9](k|meg))$") ? ReadingKind.OHMS : set.usualKind(point.node()));
         Measure measure = values.read(split.value, what.unit());
         if (what != ReadingKind.DC) {
             requireNotNegative(measure);
@@ -112,24 +135,38 @@ public final class EntryGrammar {
 
     private static void requireNotNegative(Measure measure) {
         if (measure.value() < 0) {
-            throw new InvalidEntry(OUT_OF_RANGE, measure + " cannot be: " + (measure.unit() == Unit.OHM ? "ohms have no sign. A meter that shows them negative sees a charge; discharge and read again." : "an AC reading has no sign."));
+            throw new InvalidEntry(
+                    OUT_OF_RANGE,
+                    measure + " cannot be: "
+                            + (measure.unit() == Unit.OHM
+                                    ? "ohms have no sign. A meter that shows them negative sees a charge; "
+                                            + "discharge and read again."
+                                    : "an AC reading has no sign."));
         }
     }
 
     private String checked(String lifted) {
         if (!lifted.isEmpty() && set.part(lifted).isEmpty()) {
-            throw new InvalidEntry(UNKNOWN, "There is no part " + lifted + " in this set; write the reference of the part you lifted.");
+            throw new InvalidEntry(
+                    UNKNOWN,
+                    "There is no part " + lifted + " in this set; write the reference of the part you lifted.");
         }
         return lifted;
     }
 
     private String reference(String name) {
         String plain = name.strip().toLowerCase(Locale.ROOT);
-        return plain.equals("0") || plain.equals("ground") || plain.equals("chassis") && set.pointAt("chassis").isEmpty() || plain.equals("minus rail") ? "0" : point(name).node();
+        return plain.equals("0")
+                        || plain.equals("ground")
+                        || plain.equals("chassis") && set.pointAt("chassis").isEmpty()
+                        || plain.equals("minus rail")
+                ? "0"
+                : point(name).node();
     }
 
     /**
-     * The point somebody means by a name: socket and pin, its full name, its node, or the beginning of exactly one name.
+     * The point somebody means by a name: socket and pin, its full name, its node, or the beginning of exactly one
+     * name.
      *
      * @throws InvalidEntry when there is none, or more than one
      */
@@ -137,18 +174,32 @@ public final class EntryGrammar {
         String wanted = name.strip();
         Matcher pin = SOCKET_PIN.matcher(wanted);
         if (pin.matches()) {
-            Optional<TestPoint> at = set.testPoints().stream().filter(p -> p.socket().equalsIgnoreCase(pin.group(1)) && p.pin().equalsIgnoreCase(pin.group(2))).findFirst().or(() -> byPin(pin.group(1), pin.group(2)));
+            Optional<TestPoint> at = set.testPoints().stream()
+                    .filter(p ->
+                            p.socket().equalsIgnoreCase(pin.group(1)) && p.pin().equalsIgnoreCase(pin.group(2)))
+                    .findFirst()
+                    .or(() -> byPin(pin.group(1), pin.group(2)));
             if (at.isPresent()) {
                 return at.get();
             }
         }
-        List<TestPoint> exact = set.testPoints().stream().filter(p -> squeeze(p.name()).equals(squeeze(wanted)) || p.node().equalsIgnoreCase(wanted) || p.id().equals(wanted)).toList();
-        List<TestPoint> found = exact.isEmpty() ? set.testPoints().stream().filter(p -> squeeze(p.name()).startsWith(squeeze(wanted))).toList() : exact;
+        List<TestPoint> exact = set.testPoints().stream()
+                .filter(p -> squeeze(p.name()).equals(squeeze(wanted))
+                        || p.node().equalsIgnoreCase(wanted)
+                        || p.id().equals(wanted))
+                .toList();
+        List<TestPoint> found = exact.isEmpty()
+                ? set.testPoints().stream()
+                        .filter(p -> squeeze(p.name()).startsWith(squeeze(wanted)))
+                        .toList()
+                : exact;
         if (found.size() == 1) {
             return found.get(0);
         }
         if (found.isEmpty()) {
-            throw new InvalidEntry(UNKNOWN, "No test point is called “" + wanted + "”; points here are " + names(set.testPoints()) + ".");
+            throw new InvalidEntry(
+                    UNKNOWN,
+                    "No test point is called “" + wanted + "”; points here are " + names(set.testPoints()) + ".");
         }
         throw new InvalidEntry(AMBIGUOUS, "“" + wanted + "” could be " + names(found) + "; write more of the name.");
     }
@@ -168,6 +219,8 @@ public final class EntryGrammar {
 
     private static String names(List<TestPoint> points) {
         List<String> names = points.stream().limit(6).map(TestPoint::name).toList();
-        return names.isEmpty() ? "not entered yet" : String.join(", ", names) + (points.size() > 6 ? " and " + (points.size() - 6) + " more" : "");
+        return names.isEmpty()
+                ? "not entered yet"
+                : String.join(", ", names) + (points.size() > 6 ? " and " + (points.size() - 6) + " more" : "");
     }
 }

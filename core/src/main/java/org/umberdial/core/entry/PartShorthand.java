@@ -34,9 +34,9 @@ import org.umberdial.core.value.ValueReader;
 /**
  * The shorthand of parts entry: reference, value, rating, kind, the two ends.
  *
- * <p>{@code C7 .01 400 paper V3.plate-V4.grid}, {@code R7 470k 1/2W 20% B1-V3.plate "plate load"},
- * {@code C1A 40 150 electrolytic can=C1 mark=square B1-0}, {@code V3 12AV6 date=4712 cathode=0}. Ends are a tube's electrode or pin, a node, or
- * {@code 0} for chassis or minus rail; the first end of an electrolytic is its plus.
+ * <p>{@code C7 .01 400 paper V3.plate-V4.grid}, {@code R7 470k 1/2W 20% B1-V3.plate "plate load"}, {@code C1A 40 150
+ * electrolytic can=C1 mark=square B1-0}, {@code V3 12AV6 date=4712 cathode=0}. Ends are a tube's electrode or pin, a
+ * node, or {@code 0} for chassis or minus rail; the first end of an electrolytic is its plus.
  */
 public final class PartShorthand {
     private static final Pattern REFERENCE = Pattern.compile("(?i)([RCLV])[0-9]+[A-Z0-9]*");
@@ -47,10 +47,24 @@ public final class PartShorthand {
     private static final Pattern PERCENT = Pattern.compile("([0-9.]+)%");
     private static final Pattern VOLTS = Pattern.compile("(?i)([0-9.]+)\\s*(?:v|wv|vdc)?");
     private static final Pattern NODE = Pattern.compile("[a-z0-9_+]+");
-    private static final Set<String> UNIT_WORDS = Set.of("mf", "mfd", "uf", "ufd", "µf", "mmf", "mmfd", "uuf", "nf", "pf", "ohm", "ohms", "meg", "k", "h", "mh", "uh");
-    private static final Map<Character, double[]> POSSIBLE = Map.of('R', new double[] {1e-3, 1e9}, 'C', new double[] {0.1e-12, 0.1}, 'L', new double[] {1e-9, 1e3});
+    private static final Set<String> UNIT_WORDS = Set.of(
+            "mf", "mfd", "uf", "ufd", "µf", "mmf", "mmfd", "uuf", "nf", "pf", "ohm", "ohms", "meg", "k", "h", "mh",
+            "uh");
+    private static final Map<Character, double[]> POSSIBLE =
+            Map.of('R', new double[] {1e-3, 1e9}, 'C', new double[] {0.1e-12, 0.1}, 'L', new double[] {1e-9, 1e3});
     private static final Map<String, String> ELECTRODES = Map.ofEntries(
-            Map.entry("p", "plate"), Map.entry("a", "plate"), Map.entry("anode", "plate"), Map.entry("g", "grid"), Map.entry("g1", "grid"), Map.entry("g2", "screen"), Map.entry("k", "cathode"), Map.entry("heater", "h1"), Map.entry("d", "diode"), Map.entry("f1", "h1"), Map.entry("f2", "h2"), Map.entry("osc", "grid"));
+            Map.entry("p", "plate"),
+            Map.entry("a", "plate"),
+            Map.entry("anode", "plate"),
+            Map.entry("g", "grid"),
+            Map.entry("g1", "grid"),
+            Map.entry("g2", "screen"),
+            Map.entry("k", "cathode"),
+            Map.entry("heater", "h1"),
+            Map.entry("d", "diode"),
+            Map.entry("f1", "h1"),
+            Map.entry("f2", "h2"),
+            Map.entry("osc", "grid"));
 
     private final BenchSet set;
     private final ValueReader values;
@@ -69,12 +83,19 @@ public final class PartShorthand {
         return isDeckLine(line) ? fromDeck(line) : shorthand(line);
     }
 
-    /** A SPICE card is taken as well: one with keys behind a semicolon, with nodes where shorthand has the value, or of a kind shorthand does not know. */
+    /**
+     * A SPICE card is taken as well: one with keys behind a semicolon, with nodes where shorthand has the value, or of
+     * a kind shorthand does not know.
+     */
     private static boolean isDeckLine(String line) {
         String[] words = line.strip().split("\\s+");
         boolean ours = REFERENCE.matcher(words[0]).matches();
-        boolean nodesFirst = words.length > 3 && !words[1].matches("[0-9.,].*") && !ENDS.matcher(words[words.length - 1]).matches();
-        return line.contains(";") || DECK_REFERENCE.matcher(words[0]).matches() && (!ours && words.length > 2 || ours && nodesFirst && !line.contains("="));
+        boolean nodesFirst = words.length > 3
+                && !words[1].matches("[0-9.,].*")
+                && !ENDS.matcher(words[words.length - 1]).matches();
+        return line.contains(";")
+                || DECK_REFERENCE.matcher(words[0]).matches()
+                        && (!ours && words.length > 2 || ours && nodesFirst && !line.contains("="));
     }
 
     private PartLine fromDeck(String line) {
@@ -88,8 +109,17 @@ public final class PartShorthand {
             throw new InvalidEntry(SYNTAX, "Write one part a line, for example C7 .01 400 paper V3.plate-V4.grid.");
         }
         Card card = cards.get(0);
-        String value = card.value().map(v -> unit(card.letter()).map(unit -> Engineering.print(v, unit)).orElse(String.valueOf(v))).orElse(card.model());
-        return new PartLine(cards, Optional.empty(), card.reference() + ": " + (value + " " + card.kind().replace('_', ' ')).strip() + " at " + card.nodes().stream().map(set::nameOf).collect(Collectors.joining(", ")), known(cards));
+        String value = card.value()
+                .map(v -> unit(card.letter())
+                        .map(unit -> Engineering.print(v, unit))
+                        .orElse(String.valueOf(v)))
+                .orElse(card.model());
+        return new PartLine(
+                cards,
+                Optional.empty(),
+                card.reference() + ": " + (value + " " + card.kind().replace('_', ' ')).strip() + " at "
+                        + card.nodes().stream().map(set::nameOf).collect(Collectors.joining(", ")),
+                known(cards));
     }
 
     private static Optional<Unit> unit(char letter) {
@@ -121,9 +151,16 @@ public final class PartShorthand {
         }
         String reference = words.get(0).toUpperCase(Locale.ROOT);
         if (!REFERENCE.matcher(reference).matches()) {
-            throw new InvalidEntry(SYNTAX, "“" + words.get(0) + "” is no reference; a line begins with one such as R7, C12, L3 or V4; anything else is written as a SPICE card, as in XT1 b1 v4_plate speaker 0 XFMR VP=100 V1=3.");
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "“" + words.get(0)
+                            + "” is no reference; a line begins with one such as R7, C12, L3 or V4; anything "
+                            + "else is written as a SPICE card, as in XT1 b1 v4_plate speaker 0 XFMR "
+                            + "VP=100 V1=3.");
         }
-        return reference.startsWith("V") ? tube(reference, words.subList(1, words.size()), keys) : part(reference, words.subList(1, words.size()), keys);
+        return reference.startsWith("V")
+                ? tube(reference, words.subList(1, words.size()), keys)
+                : part(reference, words.subList(1, words.size()), keys);
     }
 
     private static String clean(String text) {
@@ -134,7 +171,8 @@ public final class PartShorthand {
         char letter = reference.charAt(0);
         Unit unit = unit(letter).orElseThrow();
         if (words.isEmpty()) {
-            throw new InvalidEntry(EMPTY, reference + " needs a value and its two ends, as in " + example(letter) + ".");
+            throw new InvalidEntry(
+                    EMPTY, reference + " needs a value and its two ends, as in " + example(letter) + ".");
         }
         boolean spelt = words.size() > 1 && UNIT_WORDS.contains(words.get(1).toLowerCase(Locale.ROOT));
         String typed = spelt ? words.get(0) + " " + words.get(1) : words.get(0);
@@ -154,10 +192,14 @@ public final class PartShorthand {
             }
         }
         if (ends.isEmpty()) {
-            throw new InvalidEntry(SYNTAX, reference + " has no ends; close the line with them, as in V3.plate-V4.grid or B1-0.");
+            throw new InvalidEntry(
+                    SYNTAX, reference + " has no ends; close the line with them, as in V3.plate-V4.grid or B1-0.");
         }
         if (ends.get(0).equals(ends.get(1))) {
-            throw new InvalidEntry(SYNTAX, "Both ends of " + reference + " are at " + ends.get(0) + "; a part goes from one point to another.");
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "Both ends of " + reference + " are at " + ends.get(0)
+                            + "; a part goes from one point to another.");
         }
         all.putAll(keys);
         if (!kind.isEmpty()) {
@@ -169,16 +211,24 @@ public final class PartShorthand {
 
     /** The value as a person writes it: what a conversion left behind the sixth digit was never on the part. */
     private static double rounded(double value, String typed, Unit unit) {
-        return new java.math.BigDecimal(value).round(new java.math.MathContext(6)).doubleValue();
+        return new java.math.BigDecimal(value)
+                .round(new java.math.MathContext(6))
+                .doubleValue();
     }
 
     private double value(String reference, String typed, Unit unit) {
         // A bare number on a capacitor is microfarads, as every old sheet has it, unless it can only be picofarads.
         boolean bare = unit == Unit.FARAD && typed.matches("[0-9.,]+");
-        double value = bare ? microfarads(values.number(typed)) : values.read(typed, unit).value();
+        double value = bare
+                ? microfarads(values.number(typed))
+                : values.read(typed, unit).value();
         double[] possible = POSSIBLE.get(reference.charAt(0));
         if (!(value >= possible[0] && value <= possible[1])) {
-            throw new InvalidEntry(OUT_OF_RANGE, reference + " of " + Engineering.print(value, unit) + " cannot be; in a set such a part is between " + Engineering.print(possible[0], unit) + " and " + Engineering.print(possible[1], unit) + ".");
+            throw new InvalidEntry(
+                    OUT_OF_RANGE,
+                    reference + " of " + Engineering.print(value, unit) + " cannot be; in a set such a part is between "
+                            + Engineering.print(possible[0], unit) + " and " + Engineering.print(possible[1], unit)
+                            + ".");
         }
         return value;
     }
@@ -215,13 +265,22 @@ public final class PartShorthand {
         if (words.isEmpty()) {
             throw new InvalidEntry(EMPTY, socket + " needs its type, as in " + socket + " 12AV6 date=4712.");
         }
-        TubeType type = TubeCards.known(words.get(0)).orElseThrow(() -> new InvalidEntry(UNKNOWN, "“" + words.get(0) + "” is no type in the shipped tube data; check the number, or bring the tube in with a SPICE deck that carries its model."));
+        TubeType type = TubeCards.known(words.get(0))
+                .orElseThrow(() -> new InvalidEntry(
+                        UNKNOWN,
+                        "“" + words.get(0)
+                                + "” is no type in the shipped tube data; check the number, or bring "
+                                + "the tube in with a SPICE deck that carries its model."));
         Map<String, String> joins = new LinkedHashMap<>();
         Map<String, String> all = new LinkedHashMap<>(keys);
         for (String word : words.subList(1, words.size())) {
             int equals = word.indexOf('=');
             if (equals <= 0) {
-                throw new InvalidEntry(SYNTAX, "“" + word + "” is not understood behind a tube; what follows is date=4712 or an electrode with what it is tied to, as in cathode=0.");
+                throw new InvalidEntry(
+                        SYNTAX,
+                        "“" + word
+                                + "” is not understood behind a tube; what follows is date=4712 or an "
+                                + "electrode with what it is tied to, as in cathode=0.");
             }
             String name = word.substring(0, equals).toLowerCase(Locale.ROOT);
             if (name.equals("date") || name.equals("desc") || name.equals("code")) {
@@ -231,16 +290,23 @@ public final class PartShorthand {
             }
         }
         TubeCards cards = new TubeCards(socket, type, joins, all);
-        List<String> strange = joins.keySet().stream().filter(name -> !cards.electrodeNames().contains(name)).toList();
+        List<String> strange = joins.keySet().stream()
+                .filter(name -> !cards.electrodeNames().contains(name))
+                .toList();
         if (!strange.isEmpty()) {
-            throw new InvalidEntry(UNKNOWN, type.name() + " has no " + strange.get(0) + "; it has " + cards.electrodeNames() + ".");
+            throw new InvalidEntry(
+                    UNKNOWN, type.name() + " has no " + strange.get(0) + "; it has " + cards.electrodeNames() + ".");
         }
-        String understood = socket + " is a " + type.name() + ": " + cards.electrodeNames() + (all.containsKey("date") ? ", dated " + all.get("date") : "");
+        String understood = socket + " is a " + type.name() + ": " + cards.electrodeNames()
+                + (all.containsKey("date") ? ", dated " + all.get("date") : "");
         return new PartLine(cards.cards(), Optional.of(cards.pins()), understood, known(cards.cards()));
     }
 
     private List<String> known(List<Card> cards) {
-        return cards.stream().map(Card::reference).filter(reference -> set.part(reference).isPresent()).toList();
+        return cards.stream()
+                .map(Card::reference)
+                .filter(reference -> set.part(reference).isPresent())
+                .toList();
     }
 
     /**
@@ -251,15 +317,23 @@ public final class PartShorthand {
     public void requireNew(PartLine line) {
         if (!line.known().isEmpty()) {
             String reference = line.known().get(0);
-            String now = set.part(reference).flatMap(part -> part.unit().flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit)))).map(value -> " as " + value).orElse("");
-            throw new InvalidEntry(DUPLICATE, reference.replaceFirst("^X(?=V[0-9])", "") + " is there already" + now + "; give the new part a reference of its own, or say that this line changes it.");
+            String now = set.part(reference)
+                    .flatMap(part -> part.unit()
+                            .flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit))))
+                    .map(value -> " as " + value)
+                    .orElse("");
+            throw new InvalidEntry(
+                    DUPLICATE,
+                    reference.replaceFirst("^X(?=V[0-9])", "") + " is there already" + now
+                            + "; give the new part a reference of its own, or say that this line changes it.");
         }
     }
 
     /** A node: an electrode or pin of a tube, the chassis or minus rail, a test point, or a node's own name. */
     private String node(String end) {
         String text = end.strip().toLowerCase(Locale.ROOT);
-        if (Set.of("0", "gnd", "ground", "earth", "chassis", "minus").contains(text) && !(text.equals("chassis") && set.construction().liveChassis())) {
+        if (Set.of("0", "gnd", "ground", "earth", "chassis", "minus").contains(text)
+                && !(text.equals("chassis") && set.construction().liveChassis())) {
             return "0";
         }
         int dot = text.indexOf('.');
@@ -268,20 +342,38 @@ public final class PartShorthand {
         }
         String node = text.replace("b+", "b1");
         if (!NODE.matcher(node).matches()) {
-            throw new InvalidEntry(SYNTAX, "“" + end + "” is no place to connect to; write V3.plate, V3.5, 0 for the chassis, or a name such as B1.");
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "“" + end
+                            + "” is no place to connect to; write V3.plate, V3.5, 0 for the chassis, or a "
+                            + "name such as B1.");
         }
-        return set.testPoints().stream().filter(point -> point.name().equalsIgnoreCase(end)).map(org.umberdial.core.set.TestPoint::node).findFirst().orElse(node);
+        return set.testPoints().stream()
+                .filter(point -> point.name().equalsIgnoreCase(end))
+                .map(org.umberdial.core.set.TestPoint::node)
+                .findFirst()
+                .orElse(node);
     }
 
     private String electrode(String socket, String name, String typed) {
-        Optional<Deck.SocketPins> pins = set.sockets().stream().filter(s -> s.socket().equalsIgnoreCase(socket)).findFirst();
+        Optional<Deck.SocketPins> pins = set.sockets().stream()
+                .filter(s -> s.socket().equalsIgnoreCase(socket))
+                .findFirst();
         if (name.matches("[0-9]{1,2}|cap")) {
-            return pins.map(p -> p.pins().get(name)).orElseThrow(() -> new InvalidEntry(UNKNOWN, "Nothing is known of pin " + name + " of " + socket + "; enter the tube first, or name the electrode, as in " + socket + ".plate."));
+            return pins.map(p -> p.pins().get(name))
+                    .orElseThrow(() -> new InvalidEntry(
+                            UNKNOWN,
+                            "Nothing is known of pin " + name + " of " + socket
+                                    + "; enter the tube first, or name the electrode, as in " + socket + ".plate."));
         }
         String electrode = ELECTRODES.getOrDefault(name, name);
         return fromCards(socket, electrode).orElseGet(() -> {
             if (!electrode.matches("[a-z0-9_]+")) {
-                throw new InvalidEntry(SYNTAX, "“" + typed + "” is no place to connect to; write V3.plate, V3.grid, V3.cathode, V3.screen or a pin such as V3.5.");
+                throw new InvalidEntry(
+                        SYNTAX,
+                        "“" + typed
+                                + "” is no place to connect to; write V3.plate, V3.grid, V3.cathode, "
+                                + "V3.screen or a pin such as V3.5.");
             }
             return socket.toLowerCase(Locale.ROOT) + "_" + electrode;
         });
@@ -291,13 +383,23 @@ public final class PartShorthand {
     private Optional<String> fromCards(String socket, String electrode) {
         for (Part part : set.parts()) {
             Card card = part.card();
-            if (card.letter() == 'X' && card.reference().substring(1).toUpperCase(Locale.ROOT).matches(Pattern.quote(socket) + "[A-Z]?")) {
-                List<String> names = TubeData.shipped().section(card.model(), card.nodes().size()).map(Section::electrodes).orElse(List.of()).stream().map(e -> switch (e) {
-                    case GRID3 -> "signal";
-                    case HEATER1 -> "h1";
-                    case HEATER2 -> "h2";
-                    default -> e.name().toLowerCase(Locale.ROOT);
-                }).toList();
+            if (card.letter() == 'X'
+                    && card.reference()
+                            .substring(1)
+                            .toUpperCase(Locale.ROOT)
+                            .matches(Pattern.quote(socket) + "[A-Z]?")) {
+                List<String> names = TubeData.shipped()
+                        .section(card.model(), card.nodes().size())
+                        .map(Section::electrodes)
+                        .orElse(List.of())
+                        .stream()
+                        .map(e -> switch (e) {
+                            case GRID3 -> "signal";
+                            case HEATER1 -> "h1";
+                            case HEATER2 -> "h2";
+                            default -> e.name().toLowerCase(Locale.ROOT);
+                        })
+                        .toList();
                 boolean diode = card.reference().endsWith("D") && electrode.equals("diode");
                 int at = diode ? 0 : names.indexOf(electrode);
                 if (at >= 0) {
@@ -309,17 +411,25 @@ public final class PartShorthand {
     }
 
     private String words(Card card, Unit unit) {
-        StringBuilder said = new StringBuilder(card.reference()).append(": ").append(Engineering.print(card.value().orElseThrow(), unit));
+        StringBuilder said = new StringBuilder(card.reference())
+                .append(": ")
+                .append(Engineering.print(card.value().orElseThrow(), unit));
         card.key("volt").ifPresent(v -> said.append(", ").append(v).append(" V"));
         card.key("watt").ifPresent(w -> said.append(", ").append(w).append(" W"));
         card.key("tol").ifPresent(t -> said.append(", ± ").append(t).append(" %"));
         said.append(", ").append(card.kind().replace('_', ' '));
         boolean polar = card.kind().equals("electrolytic");
-        said.append(polar ? ", plus at " : ", ").append(set.nameOf(card.nodes().get(0))).append(polar ? ", minus at " : " to ").append(set.nameOf(card.nodes().get(1)));
+        said.append(polar ? ", plus at " : ", ")
+                .append(set.nameOf(card.nodes().get(0)))
+                .append(polar ? ", minus at " : " to ")
+                .append(set.nameOf(card.nodes().get(1)));
         if (polar && card.nodes().get(0).equals("0")) {
             said.append(" (a negative supply)");
         }
-        card.key("can").ifPresent(can -> said.append(", section of can ").append(can).append(card.key("mark").map(mark -> ", mark " + mark).orElse("")));
+        card.key("can")
+                .ifPresent(can -> said.append(", section of can ")
+                        .append(can)
+                        .append(card.key("mark").map(mark -> ", mark " + mark).orElse("")));
         card.key("date").ifPresent(date -> said.append(", dated ").append(date));
         return said.toString();
     }

@@ -1,7 +1,6 @@
 package org.umberdial.core.entry;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,8 +15,8 @@ import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
 
 /**
- * The cards of a tube in its socket: one for each electrode system and one for the heater, each electrode at a node of its
- * own ({@code v3_plate}, {@code v3_grid}) until a part or a join says what it is tied to.
+ * The cards of a tube in its socket: one for each electrode system and one for the heater, each electrode at a node of
+ * its own ({@code v3_plate}, {@code v3_grid}) until a part or a join says what it is tied to.
  */
 final class TubeCards {
     private final String socket;
@@ -29,7 +28,7 @@ final class TubeCards {
 
     /**
      * @param joins nodes by electrode name, where an electrode is tied to one that exists
-     * @param keys  of the first card
+     * @param keys of the first card
      */
     TubeCards(String socket, TubeType type, Map<String, String> joins, Map<String, String> keys) {
         this.socket = socket;
@@ -49,14 +48,21 @@ final class TubeCards {
 
     private void build() {
         List<Section> sections = sections();
-        boolean twin = sections.equals(List.of(Section.TRIODE)) && type.pinout().contains("p2") || type.pinout().contains("g2") && type.pinout().contains("g1") && type.pinout().contains("k2") && type.points().stream().anyMatch(p -> p.kind().equals("triode"));
+        boolean twin = sections.equals(List.of(Section.TRIODE)) && type.pinout().contains("p2")
+                || type.pinout().contains("g2")
+                        && type.pinout().contains("g1")
+                        && type.pinout().contains("k2")
+                        && type.points().stream().anyMatch(p -> p.kind().equals("triode"));
         if (twin) {
             card(Section.TRIODE, "A", "a_");
             card(Section.TRIODE, "B", "b_");
         } else {
             boolean first = true;
             for (Section section : sections) {
-                card(section, first ? "" : suffix(section), first ? "" : suffix(section).toLowerCase(Locale.ROOT) + "_");
+                card(
+                        section,
+                        first ? "" : suffix(section),
+                        first ? "" : suffix(section).toLowerCase(Locale.ROOT) + "_");
                 first = false;
             }
         }
@@ -69,14 +75,16 @@ final class TubeCards {
             boolean tapped = type.heaterTap().isPresent();
             nodes.put("h1", node("h1"));
             nodes.put("h2", node("h2"));
-            List<String> heater = tapped ? List.of(node("h1"), node("htap"), node("h2")) : List.of(node("h1"), node("h2"));
+            List<String> heater =
+                    tapped ? List.of(node("h1"), node("htap"), node("h2")) : List.of(node("h1"), node("h2"));
             add("X" + socket + "H", heater, type.name() + "_H", Map.of("kind", "heater"));
         }
     }
 
     /** Electrode systems of the type, the one that carries the stage first. */
     private List<Section> sections() {
-        List<String> kinds = type.points().stream().map(point -> point.kind()).distinct().toList();
+        List<String> kinds =
+                type.points().stream().map(point -> point.kind()).distinct().toList();
         List<Section> sections = new ArrayList<>();
         if (kinds.contains("pentode") || kinds.contains("beam")) {
             sections.add(Section.PENTODE);
@@ -88,13 +96,16 @@ final class TubeCards {
             sections.add(Section.TRIODE);
         }
         if (kinds.contains("rectifier")) {
-            sections.add(type.pinout().contains("p2") || type.pinout().contains("a2") ? Section.FULL_WAVE : Section.DIODE);
+            sections.add(
+                    type.pinout().contains("p2") || type.pinout().contains("a2") ? Section.FULL_WAVE : Section.DIODE);
         }
         return sections;
     }
 
     private static String suffix(Section section) {
-        return section == Section.TRIODE ? "T" : section == Section.PENTODE ? "P" : section == Section.HEPTODE ? "X" : "D";
+        return section == Section.TRIODE
+                ? "T"
+                : section == Section.PENTODE ? "P" : section == Section.HEPTODE ? "X" : "D";
     }
 
     private void card(Section section, String letter, String prefix) {
@@ -141,7 +152,8 @@ final class TubeCards {
                 continue;
             }
             String first = sides[1].split(",")[0].strip().toLowerCase(Locale.ROOT);
-            String electrode = first.equals("h") || first.startsWith("f") ? "h" + Math.min(2, ++heaters) : electrode(first);
+            String electrode =
+                    first.equals("h") || first.startsWith("f") ? "h" + Math.min(2, ++heaters) : electrode(first);
             Optional.ofNullable(nodes.get(electrode)).ifPresent(node -> pins.put(sides[0].strip(), node));
         }
         return pins;

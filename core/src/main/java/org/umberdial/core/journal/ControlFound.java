@@ -5,11 +5,12 @@ import java.util.Optional;
 /**
  * A control as it was found.
  *
- * @param name     which one, when there are several of a kind; may be empty
+ * @param name which one, when there are several of a kind; may be empty
  * @param position in words, as a clock position or in turns: {@code phono}, {@code 4 o'clock}, {@code 2 1/4 turns in}
- * @param hidden   whether a user would not find it: a trimmer, a preset, a switch at the back
+ * @param hidden whether a user would not find it: a trimmer, a preset, a switch at the back
  */
-public record ControlFound(Control control, String name, String position, boolean hidden, Optional<Spot> spot) implements Fact {
+public record ControlFound(Control control, String name, String position, boolean hidden, Optional<Spot> spot)
+        implements Fact {
     @Override
     public String subject() {
         return named();

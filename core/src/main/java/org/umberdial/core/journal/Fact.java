@@ -1,7 +1,19 @@
 package org.umberdial.core.journal;
 
 /** One thing that was done, found or said. */
-public sealed interface Fact permits Benched, TakenOff, PutBack, Closed, ControlFound, Looked, Told, TaskDone, PartReplaced, Proved, WorthSaid, Remark {
+public sealed interface Fact
+        permits Benched,
+                TakenOff,
+                PutBack,
+                Closed,
+                ControlFound,
+                Looked,
+                Told,
+                TaskDone,
+                PartReplaced,
+                Proved,
+                WorthSaid,
+                Remark {
     /** What it is about: a part's reference, an area, a control; may be empty. */
     String subject();
 

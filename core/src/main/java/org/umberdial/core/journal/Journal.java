@@ -18,8 +18,8 @@ public record Journal(List<JournalEntry> entries) {
     public record Standing<F extends Fact>(String id, F fact, JournalEntry entry) {}
 
     /**
-     * The facts of a kind that stand, each in the place of the first entry it goes back to: correcting an entry does not
-     * move it in the order things were done.
+     * The facts of a kind that stand, each in the place of the first entry it goes back to: correcting an entry does
+     * not move it in the order things were done.
      */
     public <F extends Fact> List<Standing<F>> standing(Class<F> kind) {
         Map<String, JournalEntry> successor = new HashMap<>();
@@ -42,7 +42,9 @@ public record Journal(List<JournalEntry> entries) {
 
     private static JournalEntry last(JournalEntry entry, Map<String, JournalEntry> successor) {
         JournalEntry last = entry;
-        for (JournalEntry next = successor.get(last.id()); next != null && next != last; next = successor.get(last.id())) {
+        for (JournalEntry next = successor.get(last.id());
+                next != null && next != last;
+                next = successor.get(last.id())) {
             last = next;
         }
         return last;

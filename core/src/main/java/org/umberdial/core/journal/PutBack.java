@@ -4,7 +4,7 @@ package org.umberdial.core.journal;
  * Something of the take-apart register went back.
  *
  * @param entry id of the {@link TakenOff} or {@link ControlFound} entry
- * @param name  what it was, for the log
+ * @param name what it was, for the log
  * @param count how many went back
  */
 public record PutBack(String entry, String name, int count) implements Fact {

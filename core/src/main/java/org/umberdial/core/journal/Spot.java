@@ -4,8 +4,8 @@ package org.umberdial.core.journal;
  * A place on a picture.
  *
  * @param photo id of the picture
- * @param x     from the left edge, a fraction of its width
- * @param y     from the upper edge, a fraction of its height
+ * @param x from the left edge, a fraction of its width
+ * @param y from the upper edge, a fraction of its height
  */
 public record Spot(String photo, double x, double y) {
     public Spot {

@@ -4,7 +4,7 @@ package org.umberdial.core.journal;
  * What a finding asked for is done.
  *
  * @param entry id of the {@link Looked} entry
- * @param task  the task, for the log
+ * @param task the task, for the log
  */
 public record TaskDone(String entry, String task, String note) implements Fact {
     @Override

@@ -4,7 +4,7 @@ package org.umberdial.core.journal;
  * A symptom, or a function that works.
  *
  * @param symptom id of the symptom; empty when it is none of the known ones
- * @param words   as it was told, word for word, or as it was seen
+ * @param words as it was told, word for word, or as it was seen
  * @param byOwner whether the owner told it; else it was found at the bench
  */
 public record Told(String symptom, String words, boolean byOwner) implements Fact {

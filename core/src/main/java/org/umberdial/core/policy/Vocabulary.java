@@ -5,15 +5,15 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/**
- * The trade's two vocabularies. Code and rules speak North American; a shop may read and write the other.
- */
+/** The trade's two vocabularies. Code and rules speak North American; a shop may read and write the other. */
 public enum Vocabulary {
     NORTH_AMERICAN,
     BRITISH_EUROPEAN;
 
     private static final Map<String, String> BRITISH = british();
-    private static final Pattern WORDS = Pattern.compile("(?<![A-Za-z])(" + String.join("|", BRITISH.keySet()).replace("+", "\\+") + ")(?![A-Za-z+])", Pattern.CASE_INSENSITIVE);
+    private static final Pattern WORDS = Pattern.compile(
+            "(?<![A-Za-z])(" + String.join("|", BRITISH.keySet()).replace("+", "\\+") + ")(?![A-Za-z+])",
+            Pattern.CASE_INSENSITIVE);
 
     /** North American terms with their British-European ones, longer terms first. */
     public Map<String, String> terms() {
@@ -25,14 +25,18 @@ public enum Vocabulary {
         if (this == NORTH_AMERICAN) {
             return text;
         }
-        return WORDS.matcher(text).replaceAll(match -> Matcher.quoteReplacement(cased(BRITISH.get(match.group(1).toLowerCase(java.util.Locale.ROOT)), match.group(1))));
+        return WORDS.matcher(text)
+                .replaceAll(match -> Matcher.quoteReplacement(
+                        cased(BRITISH.get(match.group(1).toLowerCase(java.util.Locale.ROOT)), match.group(1))));
     }
 
     /** Puts what a person typed in either vocabulary into the words the rules use. */
     public static String plain(String typed) {
         String text = typed;
         for (Map.Entry<String, String> term : BRITISH.entrySet()) {
-            text = text.replaceAll("(?i)(?<![A-Za-z])" + Pattern.quote(term.getValue()) + "(?![A-Za-z+])", Matcher.quoteReplacement(term.getKey()));
+            text = text.replaceAll(
+                    "(?i)(?<![A-Za-z])" + Pattern.quote(term.getValue()) + "(?![A-Za-z+])",
+                    Matcher.quoteReplacement(term.getKey()));
         }
         return text;
     }

@@ -37,9 +37,9 @@ import org.umberdial.core.volts.VoltsReport;
 /**
  * How every part and every test point of a set stands, from its readings, findings and tests.
  *
- * <p>The gravest word holds, but a test of the part itself counts for more than what is said about it: a suspicion does not
- * outlive a reading that clears it, and nothing outlives a replacement. Continuity in circuit proves nothing unless it is above
- * the marked value, so such a reading leaves a part unproven.
+ * <p>The gravest word holds, but a test of the part itself counts for more than what is said about it: a suspicion does
+ * not outlive a reading that clears it, and nothing outlives a replacement. Continuity in circuit proves nothing unless
+ * it is above the marked value, so such a reading leaves a part unproven.
  */
 public final class ProofSheet {
     private static final double GRAVE = 0.5;
@@ -56,14 +56,24 @@ public final class ProofSheet {
     private final Map<String, PartReplaced> replaced = new HashMap<>();
     private final Map<String, Instant> replacedAt = new HashMap<>();
 
-    private ProofSheet(ColdScene scene, ReadingLog readings, VoltsReport volts, Inspection inspection, Journal journal) {
+    private ProofSheet(
+            ColdScene scene, ReadingLog readings, VoltsReport volts, Inspection inspection, Journal journal) {
         set = scene.set();
         cold = ColdBench.of(scene, journal);
-        ColdTests.all(scene).forEach(claim -> claims.computeIfAbsent(key(claim.subject()), k -> new ArrayList<>()).add(claim));
+        ColdTests.all(scene)
+                .forEach(claim -> claims.computeIfAbsent(key(claim.subject()), k -> new ArrayList<>())
+                        .add(claim));
         double safe = scene.policy().safeVolts();
-        Charge.evidence(readings.standing(), journal, safe).stream().filter(reading -> reading.kind() == ReadingKind.OHMS).forEach(reading -> ohms.put(reading.subject(), reading));
-        volts.findings().forEach(finding -> finding.suspects().forEach(suspect -> suspects.merge(key(suspect.part()), suspect, (a, b) -> a.odds() >= b.odds() ? a : b)));
-        inspection.open().stream().filter(finding -> !finding.looked().part().isEmpty()).forEach(finding -> findings.putIfAbsent(key(finding.looked().part()), finding));
+        Charge.evidence(readings.standing(), journal, safe).stream()
+                .filter(reading -> reading.kind() == ReadingKind.OHMS)
+                .forEach(reading -> ohms.put(reading.subject(), reading));
+        volts.findings()
+                .forEach(finding -> finding.suspects()
+                        .forEach(suspect ->
+                                suspects.merge(key(suspect.part()), suspect, (a, b) -> a.odds() >= b.odds() ? a : b)));
+        inspection.open().stream()
+                .filter(finding -> !finding.looked().part().isEmpty())
+                .forEach(finding -> findings.putIfAbsent(key(finding.looked().part()), finding));
         journal.standing(Proved.class).forEach(s -> tests.put(key(s.fact().subject()), s.fact()));
         journal.standing(PartReplaced.class).forEach(s -> {
             replaced.put(key(s.fact().part()), s.fact());
@@ -72,21 +82,32 @@ public final class ProofSheet {
     }
 
     /** Every part in the set's order, then every test point in probing order. */
-    public static List<Proof> of(ColdScene scene, ReadingLog readings, VoltsReport volts, Inspection inspection, Journal journal) {
+    public static List<Proof> of(
+            ColdScene scene, ReadingLog readings, VoltsReport volts, Inspection inspection, Journal journal) {
         BenchSet set = scene.set();
         ProofSheet sheet = new ProofSheet(scene, readings, volts, inspection, journal);
         List<Proof> all = new ArrayList<>();
         scene.roles().of(Role.LINE_CORD).forEach(cord -> all.add(sheet.undrawn(cord, "line cord")));
-        scene.roles().of(Role.LINE_FUSE).stream().filter(Roles.FUSE::equals).forEach(fuse -> all.add(sheet.undrawn(fuse, "line fuse")));
+        scene.roles().of(Role.LINE_FUSE).stream()
+                .filter(Roles.FUSE::equals)
+                .forEach(fuse -> all.add(sheet.undrawn(fuse, "line fuse")));
         Set<String> tubes = new HashSet<>();
-        set.parts().stream().filter(ProofSheet::tangible).filter(part -> !isTube(part) || tubes.add(socket(part))).forEach(part -> all.add(sheet.part(part)));
+        set.parts().stream()
+                .filter(ProofSheet::tangible)
+                .filter(part -> !isTube(part) || tubes.add(socket(part)))
+                .forEach(part -> all.add(sheet.part(part)));
         volts.points().forEach(point -> all.add(point(point)));
         return List.copyOf(all);
     }
 
-    /** Whether it is a thing one can point at: the line itself is not, and heaters and diodes are sections of their tube. */
+    /**
+     * Whether it is a thing one can point at: the line itself is not, and heaters and diodes are sections of their
+     * tube.
+     */
     private static boolean tangible(Part part) {
-        return "RCLXD".indexOf(part.card().letter()) >= 0 && !part.card().kind().equals("heater") && !part.card().kind().equals("coupling");
+        return "RCLXD".indexOf(part.card().letter()) >= 0
+                && !part.card().kind().equals("heater")
+                && !part.card().kind().equals("coupling");
     }
 
     private static boolean isTube(Part part) {
@@ -104,8 +125,10 @@ public final class ProofSheet {
 
     private Proof part(Part part) {
         String key = key(part.reference());
-        Optional<Reading> reading = Optional.ofNullable(ohms.get(part.reference())).filter(r -> !r.takenAt().isBefore(replacedAt.getOrDefault(key, Instant.MIN)));
-        Optional<PartOhms.Judged> judged = reading.map(r -> PartOhms.judge(part, r.value(), !r.lifted().isEmpty()));
+        Optional<Reading> reading = Optional.ofNullable(ohms.get(part.reference()))
+                .filter(r -> !r.takenAt().isBefore(replacedAt.getOrDefault(key, Instant.MIN)));
+        Optional<PartOhms.Judged> judged =
+                reading.map(r -> PartOhms.judge(part, r.value(), !r.lifted().isEmpty()));
         if (judged.map(j -> j.verdict() == Verdict.BAD).orElse(false)) {
             return proof(part, ProofState.TO_REPLACE, judged.get().reason());
         }
@@ -113,9 +136,13 @@ public final class ProofSheet {
             String with = replaced.get(key).with();
             return proof(part, ProofState.REPLACED, with.isEmpty() ? "Replaced." : "Replaced with " + with + ".");
         }
-        return Optional.ofNullable(tests.get(key)).map(test -> tested(part, test))
-                .or(() -> covered(key).filter(cover -> cover.state != ProofState.PARTLY).map(cover -> proof(part, cover.state, cover.reason)))
-                .or(() -> judged.filter(j -> j.verdict() == Verdict.GOOD).map(j -> proof(part, ProofState.PROVEN, j.reason())))
+        return Optional.ofNullable(tests.get(key))
+                .map(test -> tested(part, test))
+                .or(() -> covered(key)
+                        .filter(cover -> cover.state != ProofState.PARTLY)
+                        .map(cover -> proof(part, cover.state, cover.reason)))
+                .or(() -> judged.filter(j -> j.verdict() == Verdict.GOOD)
+                        .map(j -> proof(part, ProofState.PROVEN, j.reason())))
                 .or(() -> Optional.ofNullable(suspects.get(key)).flatMap(suspect -> suspected(part, suspect)))
                 .or(() -> Optional.ofNullable(findings.get(key)).map(finding -> found(part, finding)))
                 .or(() -> covered(key).map(cover -> proof(part, cover.state, cover.reason)))
@@ -126,8 +153,8 @@ public final class ProofSheet {
     private record Covered(ProofState state, String reason) {}
 
     /**
-     * What the cold tests say of a part: all of it proven, some of it, or something of it in doubt or gone. An open winding
-     * stays in doubt until its lead-outs were looked at.
+     * What the cold tests say of a part: all of it proven, some of it, or something of it in doubt or gone. An open
+     * winding stays in doubt until its lead-outs were looked at.
      */
     private Optional<Covered> covered(String key) {
         List<Claim> all = claims.getOrDefault(key, List.of());
@@ -135,26 +162,54 @@ public final class ProofSheet {
         if (known.isEmpty()) {
             return Optional.empty();
         }
-        Optional<ColdBench.Cover> bad = known.stream().map(cold.covers()::get).filter(cover -> cover.known() == ColdBench.Known.REFUTED).findFirst();
+        Optional<ColdBench.Cover> bad = known.stream()
+                .map(cold.covers()::get)
+                .filter(cover -> cover.known() == ColdBench.Known.REFUTED)
+                .findFirst();
         if (bad.isPresent()) {
-            boolean winding = known.stream().anyMatch(claim -> cold.covers().get(claim).known() == ColdBench.Known.REFUTED && claim.aspect().contains("continuity") && !cold.covers().get(claim).test().equals("lead-out") && WINDINGS.contains(key.substring(0, 1)));
-            return Optional.of(new Covered(winding ? ProofState.DOUBTFUL : ProofState.TO_REPLACE, bad.get().by() + ": " + bad.get().says() + (winding ? " Examine its lead-outs first." : "")));
+            boolean winding = known.stream()
+                    .anyMatch(claim -> cold.covers().get(claim).known() == ColdBench.Known.REFUTED
+                            && claim.aspect().contains("continuity")
+                            && !cold.covers().get(claim).test().equals("lead-out")
+                            && WINDINGS.contains(key.substring(0, 1)));
+            return Optional.of(new Covered(
+                    winding ? ProofState.DOUBTFUL : ProofState.TO_REPLACE,
+                    bad.get().by() + ": " + bad.get().says() + (winding ? " Examine its lead-outs first." : "")));
         }
-        Optional<ColdBench.Cover> doubt = known.stream().map(cold.covers()::get).filter(cover -> cover.known() == ColdBench.Known.DOUBTED).findFirst();
+        Optional<ColdBench.Cover> doubt = known.stream()
+                .map(cold.covers()::get)
+                .filter(cover -> cover.known() == ColdBench.Known.DOUBTED)
+                .findFirst();
         if (doubt.isPresent()) {
-            return Optional.of(new Covered(ProofState.DOUBTFUL, doubt.get().by() + ": " + doubt.get().says()));
+            return Optional.of(new Covered(
+                    ProofState.DOUBTFUL, doubt.get().by() + ": " + doubt.get().says()));
         }
-        String proven = "Proven: " + String.join(", ", known.stream().map(Claim::aspect).toList()) + ".";
-        List<String> left = all.stream().filter(claim -> !known.contains(claim)).map(Claim::aspect).toList();
-        return Optional.of(left.isEmpty() ? new Covered(ProofState.PROVEN, proven) : new Covered(ProofState.PARTLY, proven + " Not yet: " + String.join(", ", left) + "."));
+        String proven =
+                "Proven: " + String.join(", ", known.stream().map(Claim::aspect).toList()) + ".";
+        List<String> left = all.stream()
+                .filter(claim -> !known.contains(claim))
+                .map(Claim::aspect)
+                .toList();
+        return Optional.of(
+                left.isEmpty()
+                        ? new Covered(ProofState.PROVEN, proven)
+                        : new Covered(ProofState.PARTLY, proven + " Not yet: " + String.join(", ", left) + "."));
     }
 
     /** The cord and the fuse, which no circuit draws. */
     private Proof undrawn(String reference, String name) {
-        return Optional.ofNullable(tests.get(reference)).map(test -> new Proof(reference, name, false, test.sound() ? ProofState.PROVEN : ProofState.TO_REPLACE, test.sentence() + "."))
-                .or(() -> Optional.ofNullable(replaced.get(reference)).map(r -> new Proof(reference, name, false, ProofState.REPLACED, r.sentence() + ".")))
+        return Optional.ofNullable(tests.get(reference))
+                .map(test -> new Proof(
+                        reference,
+                        name,
+                        false,
+                        test.sound() ? ProofState.PROVEN : ProofState.TO_REPLACE,
+                        test.sentence() + "."))
+                .or(() -> Optional.ofNullable(replaced.get(reference))
+                        .map(r -> new Proof(reference, name, false, ProofState.REPLACED, r.sentence() + ".")))
                 .or(() -> covered(reference).map(cover -> new Proof(reference, name, false, cover.state, cover.reason)))
-                .orElse(new Proof(reference, name, false, ProofState.UNPROVEN, "Nothing has been read or seen of it yet."));
+                .orElse(new Proof(
+                        reference, name, false, ProofState.UNPROVEN, "Nothing has been read or seen of it yet."));
     }
 
     private static Proof tested(Part part, Proved test) {
@@ -164,19 +219,34 @@ public final class ProofSheet {
     private static Optional<Proof> suspected(Part part, Suspect suspect) {
         String share = Math.round(100 * suspect.odds()) + " %";
         return switch (suspect.standing()) {
-            case PROVEN -> Optional.of(proof(part, ProofState.TO_REPLACE, "Proven " + suspect.failure() + ". " + suspect.reason()));
-            case CLEARED -> Optional.of(proof(part, ProofState.PROVEN, "Cleared of being " + suspect.failure() + " by its test."));
-            case OPEN -> suspect.odds() < 0.05 ? Optional.empty() : Optional.of(proof(part, ProofState.DOUBTFUL, (suspect.odds() >= GRAVE ? "Most likely " : "Perhaps ") + suspect.failure() + " (" + share + "). " + suspect.reason()));
+            case PROVEN ->
+                Optional.of(
+                        proof(part, ProofState.TO_REPLACE, "Proven " + suspect.failure() + ". " + suspect.reason()));
+            case CLEARED ->
+                Optional.of(proof(part, ProofState.PROVEN, "Cleared of being " + suspect.failure() + " by its test."));
+            case OPEN ->
+                suspect.odds() < 0.05
+                        ? Optional.empty()
+                        : Optional.of(proof(
+                                part,
+                                ProofState.DOUBTFUL,
+                                (suspect.odds() >= GRAVE ? "Most likely " : "Perhaps ") + suspect.failure() + " ("
+                                        + share + "). " + suspect.reason()));
         };
     }
 
     private static Proof found(Part part, Inspection.Finding finding) {
         boolean out = finding.row().replaces() && finding.row().severity() != Severity.NOTE;
-        return proof(part, out ? ProofState.TO_REPLACE : ProofState.DOUBTFUL, "Seen: " + finding.row().lookFor() + "; " + finding.row().means() + ".");
+        return proof(
+                part,
+                out ? ProofState.TO_REPLACE : ProofState.DOUBTFUL,
+                "Seen: " + finding.row().lookFor() + "; " + finding.row().means() + ".");
     }
 
     private static Proof proof(Part part, ProofState state, String reason) {
-        String value = part.unit().flatMap(unit -> part.workingValue().map(v -> Engineering.print(v, unit))).orElse(TubeData.bare(part.card().model()));
+        String value = part.unit()
+                .flatMap(unit -> part.workingValue().map(v -> Engineering.print(v, unit)))
+                .orElse(TubeData.bare(part.card().model()));
         String name = part.description().isEmpty() ? value : part.description() + ", " + value;
         return new Proof(part.reference(), name, false, state, reason);
     }
@@ -187,6 +257,11 @@ public final class ProofSheet {
             case BAD, DOUBT, FOLLOWS -> ProofState.DOUBTFUL;
             default -> ProofState.UNPROVEN;
         };
-        return new Proof(point.point().node(), point.point().name(), true, state, point.reason().isEmpty() ? "Not read yet." : point.reason());
+        return new Proof(
+                point.point().node(),
+                point.point().name(),
+                true,
+                state,
+                point.reason().isEmpty() ? "Not read yet." : point.reason());
     }
 }

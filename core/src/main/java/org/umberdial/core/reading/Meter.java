@@ -50,7 +50,13 @@ public sealed interface Meter {
 
         @Override
         public String notation() {
-            return short3(perVolt.value()) + "/V" + (rangeVolts.isPresent() ? "@" + java.math.BigDecimal.valueOf(rangeVolts.getAsDouble()).stripTrailingZeros().toPlainString() : "");
+            return short3(perVolt.value()) + "/V"
+                    + (rangeVolts.isPresent()
+                            ? "@"
+                                    + java.math.BigDecimal.valueOf(rangeVolts.getAsDouble())
+                                            .stripTrailingZeros()
+                                            .toPlainString()
+                            : "");
         }
 
         private static double smallestRange(double volts) {
@@ -67,7 +73,7 @@ public sealed interface Meter {
      * What the meter shows: V Rm / (Rm + Rs).
      *
      * @param openVolts what stands there without the meter
-     * @param source    resistance of the point as the network's solver sees it
+     * @param source resistance of the point as the network's solver sees it
      */
     default Volts reads(Volts openVolts, Ohms source) {
         Ohms input = inputResistance(openVolts);
@@ -80,7 +86,10 @@ public sealed interface Meter {
         return shown.times((input.value() + source.value()) / input.value());
     }
 
-    Pattern NOTATION = Pattern.compile("([0-9]+(?:[.,][0-9]+)?)\\s*([kM]?)\\s*(?:ohms?|Ω)?\\s*(/\\s*V)?\\s*(?:@\\s*([0-9]+(?:[.,][0-9]+)?)\\s*V?)?", Pattern.CASE_INSENSITIVE);
+    Pattern NOTATION = Pattern.compile(
+            "([0-9]+(?:[.,][0-9]+)?)\\s*([kM]?)\\s*(?:ohms?|Ω)?\\s*(/\\s*V)?\\s*(?:@\\s*([0-9]+(?:[.,"
+                    + "][0-9]+)?)\\s*V?)?",
+            Pattern.CASE_INSENSITIVE);
 
     /**
      * Reads {@code 10M}, {@code 20k/V} or {@code 20k/V@250}.
@@ -90,23 +99,35 @@ public sealed interface Meter {
     static Meter parse(String text) {
         Matcher matcher = NOTATION.matcher(text.strip());
         if (!matcher.matches() || matcher.group(4) != null && matcher.group(3) == null) {
-            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "“" + text.strip() + "” is no meter; write 10M for an electronic one, 20k/V or 20k/V@250 for a moving-coil one.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.SYNTAX,
+                    "“" + text.strip()
+                            + "” is no meter; write 10M for an electronic one, 20k/V or 20k/V@250 for a "
+                            + "moving-coil one.");
         }
-        double ohms = Double.parseDouble(matcher.group(1).replace(',', '.')) * switch (matcher.group(2).toLowerCase(Locale.ROOT)) {
-            case "k" -> 1e3;
-            case "m" -> 1e6;
-            default -> 1;
-        };
+        double ohms = Double.parseDouble(matcher.group(1).replace(',', '.'))
+                * switch (matcher.group(2).toLowerCase(Locale.ROOT)) {
+                    case "k" -> 1e3;
+                    case "m" -> 1e6;
+                    default -> 1;
+                };
         boolean perVolt = matcher.group(3) != null;
         if (perVolt ? ohms < 50 || ohms > 1e7 : ohms < 1e4 || ohms > 1e12) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A meter of “" + text.strip() + "” is not usual; moving-coil ones have 50 Ω/V to 10 MΩ/V, electronic ones 10 kΩ or more.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.OUT_OF_RANGE,
+                    "A meter of “" + text.strip()
+                            + "” is not usual; moving-coil ones have 50 Ω/V to 10 MΩ/V, electronic ones 10 kΩ "
+                            + "or more.");
         }
         if (!perVolt) {
             return new Electronic(new Ohms(ohms));
         }
-        OptionalDouble range = matcher.group(4) == null ? OptionalDouble.empty() : OptionalDouble.of(Double.parseDouble(matcher.group(4).replace(',', '.')));
+        OptionalDouble range = matcher.group(4) == null
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(Double.parseDouble(matcher.group(4).replace(',', '.')));
         if (range.isPresent() && !(range.getAsDouble() > 0)) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "The range behind @ must be above 0 V, as in 20k/V@250.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.OUT_OF_RANGE, "The range behind @ must be above 0 V, as in 20k/V@250.");
         }
         return new PerVolt(new Ohms(ohms), range);
     }

@@ -7,16 +7,16 @@ import java.util.OptionalDouble;
 /**
  * One reading, as it was taken.
  *
- * @param subject     a node for voltages, a part reference for a part's ohms
- * @param reference   node of the other lead, {@code 0} for chassis or minus rail
- * @param value       SI, in the unit of {@code kind}
- * @param lineVolts   line voltage at the time, above 0 V
- * @param meter       empty when unknown
- * @param mode        band or mode, empty when the set has only one
- * @param minutesOn   since switch-on; empty when unknown
- * @param lifted      reference of a part with a lead lifted, empty when none
- * @param supersedes  id of the entry this one takes the place of
- * @param withdrawn   whether it only takes the earlier entry back and says nothing itself
+ * @param subject a node for voltages, a part reference for a part's ohms
+ * @param reference node of the other lead, {@code 0} for chassis or minus rail
+ * @param value SI, in the unit of {@code kind}
+ * @param lineVolts line voltage at the time, above 0 V
+ * @param meter empty when unknown
+ * @param mode band or mode, empty when the set has only one
+ * @param minutesOn since switch-on; empty when unknown
+ * @param lifted reference of a part with a lead lifted, empty when none
+ * @param supersedes id of the entry this one takes the place of
+ * @param withdrawn whether it only takes the earlier entry back and says nothing itself
  */
 public record Reading(
         String id,
@@ -35,7 +35,20 @@ public record Reading(
 
     /** The same, taken at another time. */
     public Reading at(Instant time) {
-        return new Reading(id, subject, reference, kind, value, lineVolts, meter, mode, minutesOn, time, lifted, supersedes, withdrawn);
+        return new Reading(
+                id,
+                subject,
+                reference,
+                kind,
+                value,
+                lineVolts,
+                meter,
+                mode,
+                minutesOn,
+                time,
+                lifted,
+                supersedes,
+                withdrawn);
     }
 
     /** Whether it speaks about the circuit as it stands, with nothing lifted. */

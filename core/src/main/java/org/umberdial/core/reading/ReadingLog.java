@@ -28,11 +28,18 @@ public final class ReadingLog {
 
     /** The latest standing reading of a subject in a mode with nothing lifted. */
     public Optional<Reading> latest(String subject, String reference, ReadingKind kind, String mode) {
-        return of(subject, kind, mode).filter(reading -> reading.reference().equals(reference) && reading.undisturbed()).reduce((first, second) -> second);
+        return of(subject, kind, mode)
+                .filter(reading -> reading.reference().equals(reference) && reading.undisturbed())
+                .reduce((first, second) -> second);
     }
 
     /** Standing readings of a subject in a mode, oldest first, lifted ones too. */
     public Stream<Reading> of(String subject, ReadingKind kind, String mode) {
-        return standing.stream().filter(reading -> reading.subject().equals(subject) && reading.kind() == kind && (reading.mode().isEmpty() || mode.isEmpty() || reading.mode().equals(mode)));
+        return standing.stream()
+                .filter(reading -> reading.subject().equals(subject)
+                        && reading.kind() == kind
+                        && (reading.mode().isEmpty()
+                                || mode.isEmpty()
+                                || reading.mode().equals(mode)));
     }
 }

@@ -11,7 +11,7 @@ import org.umberdial.core.reading.ReadingKind;
 /**
  * A set as the rules see it: its circuit, its test points in probing order and its sheet.
  *
- * @param modes  the default first; empty when there is only one
+ * @param modes the default first; empty when there is only one
  * @param models diode models by name, with their parameters
  * @param unread what could not be read of the circuit, each a sentence; the set is incomplete until it is mended
  */
@@ -26,14 +26,21 @@ public record BenchSet(
         List<String> unread) {
     private static final Set<String> HEATED = Set.of("transformer", "heater", "lamp");
 
-
     /** A set without diode models of its own. */
-    public BenchSet(ConstructionClass construction, List<Part> parts, List<Deck.SocketPins> sockets, List<TestPoint> testPoints, List<SheetValue> sheet, List<String> modes) {
+    public BenchSet(
+            ConstructionClass construction,
+            List<Part> parts,
+            List<Deck.SocketPins> sockets,
+            List<TestPoint> testPoints,
+            List<SheetValue> sheet,
+            List<String> modes) {
         this(construction, parts, sockets, testPoints, sheet, modes, Map.of(), List.of());
     }
 
     public Optional<Part> part(String reference) {
-        return parts.stream().filter(part -> part.reference().equalsIgnoreCase(reference)).findFirst();
+        return parts.stream()
+                .filter(part -> part.reference().equalsIgnoreCase(reference))
+                .findFirst();
     }
 
     public Optional<TestPoint> pointAt(String node) {
@@ -47,9 +54,15 @@ public record BenchSet(
         return (ac || windingOnly(node)) && !dc ? ReadingKind.AC : ReadingKind.DC;
     }
 
-    /** Whether nothing but a transformer's winding and what it heats and lights is there: then the voltage alternates, sheet or not. */
+    /**
+     * Whether nothing but a transformer's winding and what it heats and lights is there: then the voltage alternates,
+     * sheet or not.
+     */
     private boolean windingOnly(String node) {
-        List<String> kinds = cards().stream().filter(card -> card.nodes().contains(node)).map(Card::kind).toList();
+        List<String> kinds = cards().stream()
+                .filter(card -> card.nodes().contains(node))
+                .map(Card::kind)
+                .toList();
         return kinds.contains("transformer") && HEATED.containsAll(kinds) && kinds.size() > 1;
     }
 

@@ -17,13 +17,23 @@ public final class CircuitImport {
 
     /** The deck's parts, their values marked as the sheet's. */
     public static List<Part> parts(Deck deck) {
-        return deck.cards().stream().map(card -> new Part(card, card.value().filter(value -> "RCL".indexOf(card.letter()) >= 0).map(value -> List.of(new PartValue(ValueOrigin.SHEET, value, "deck"))).orElse(List.of()))).toList();
+        return deck.cards().stream()
+                .map(card -> new Part(
+                        card,
+                        card.value()
+                                .filter(value -> "RCL".indexOf(card.letter()) >= 0)
+                                .map(value -> List.of(new PartValue(ValueOrigin.SHEET, value, "deck")))
+                                .orElse(List.of())))
+                .toList();
     }
 
     /** Test points at the nodes of {@code *TP}; each takes its node as id. */
     public static List<TestPoint> testPoints(Deck deck) {
         List<TestPoint> points = new ArrayList<>();
-        for (String node : deck.testPoints().stream().distinct().filter(node -> !node.equals("0")).toList()) {
+        for (String node : deck.testPoints().stream()
+                .distinct()
+                .filter(node -> !node.equals("0"))
+                .toList()) {
             points.add(named(deck, node));
         }
         return List.copyOf(points);
@@ -31,7 +41,8 @@ public final class CircuitImport {
 
     /** A point named after the electrode that sits there, else after the node. */
     public static TestPoint named(Deck deck, String node) {
-        for (Electrode electrode : List.of(Electrode.PLATE, Electrode.SCREEN, Electrode.CATHODE, Electrode.GRID, Electrode.GRID3)) {
+        for (Electrode electrode :
+                List.of(Electrode.PLATE, Electrode.SCREEN, Electrode.CATHODE, Electrode.GRID, Electrode.GRID3)) {
             for (Card card : deck.cards()) {
                 Optional<TestPoint> point = at(deck, card, electrode, node);
                 if (point.isPresent()) {
@@ -46,30 +57,61 @@ public final class CircuitImport {
         if (card.letter() != 'X' || !card.kind().equals("tube")) {
             return Optional.empty();
         }
-        Optional<Section> section = TubeData.shipped().section(card.model(), card.nodes().size()).filter(Section::amplifies);
+        Optional<Section> section =
+                TubeData.shipped().section(card.model(), card.nodes().size()).filter(Section::amplifies);
         int place = section.map(s -> s.electrodes().indexOf(electrode)).orElse(-1);
         if (place < 0 || !card.nodes().get(place).equals(node) || electrode == Electrode.SCREEN && isRail(deck, node)) {
             return Optional.empty();
         }
-        Optional<Deck.SocketPins> socket = deck.sockets().stream().filter(pins -> card.reference().substring(1).startsWith(pins.socket())).max(Comparator.comparingInt(pins -> pins.socket().length()));
-        String name = socket.map(Deck.SocketPins::socket).orElse(card.reference().substring(1));
-        String pin = socket.flatMap(pins -> pins.pins().entrySet().stream().filter(entry -> entry.getValue().equals(node)).map(Map.Entry::getKey).findFirst()).orElse("");
-        boolean severalSections = deck.cards().stream().filter(other -> other.letter() == 'X' && other.reference().substring(1).startsWith(name) && TubeData.shipped().section(other.model(), other.nodes().size()).filter(Section::amplifies).isPresent()).count() > 1;
+        Optional<Deck.SocketPins> socket = deck.sockets().stream()
+                .filter(pins -> card.reference().substring(1).startsWith(pins.socket()))
+                .max(Comparator.comparingInt(pins -> pins.socket().length()));
+        String name =
+                socket.map(Deck.SocketPins::socket).orElse(card.reference().substring(1));
+        String pin = socket.flatMap(pins -> pins.pins().entrySet().stream()
+                        .filter(entry -> entry.getValue().equals(node))
+                        .map(Map.Entry::getKey)
+                        .findFirst())
+                .orElse("");
+        boolean severalSections = deck.cards().stream()
+                        .filter(other -> other.letter() == 'X'
+                                && other.reference().substring(1).startsWith(name)
+                                && TubeData.shipped()
+                                        .section(other.model(), other.nodes().size())
+                                        .filter(Section::amplifies)
+                                        .isPresent())
+                        .count()
+                > 1;
         String section1 = severalSections ? " " + sectionWord(card, section.orElseThrow()) : "";
-        return Optional.of(new TestPoint(node, node, name + section1 + " " + electrode.word(), name, pin, pin.isEmpty() ? "" : pin.equals("cap") ? "top cap" : "pin " + pin));
+        return Optional.of(new TestPoint(
+                node,
+                node,
+                name + section1 + " " + electrode.word(),
+                name,
+                pin,
+                pin.isEmpty() ? "" : pin.equals("cap") ? "top cap" : "pin " + pin));
     }
 
     /** A screen that shares its node with a filter capacitor or with another tube is called after the rail. */
     private static boolean isRail(Deck deck, String node) {
-        boolean filtered = deck.cards().stream().anyMatch(card -> card.letter() == 'C' && card.kind().equals("electrolytic") && card.nodes().contains(node));
-        long tubes = deck.cards().stream().filter(card -> card.letter() == 'X' && card.kind().equals("tube") && card.nodes().contains(node)).count();
+        boolean filtered = deck.cards().stream()
+                .anyMatch(card -> card.letter() == 'C'
+                        && card.kind().equals("electrolytic")
+                        && card.nodes().contains(node));
+        long tubes = deck.cards().stream()
+                .filter(card -> card.letter() == 'X'
+                        && card.kind().equals("tube")
+                        && card.nodes().contains(node))
+                .count();
         return filtered || tubes > 1;
     }
 
     /** Two equal sections are told apart by their letter, unequal ones by what they are. */
     private static String sectionWord(Card card, Section section) {
         char last = card.reference().charAt(card.reference().length() - 1);
-        return Character.isLetter(last) && last != 'T' && last != 'P' ? String.valueOf(last) : section.name().toLowerCase(java.util.Locale.ROOT);
+        return Character.isLetter(last) && last != 'T' && last != 'P'
+                ? String.valueOf(last)
+                : section.name().toLowerCase(java.util.Locale.ROOT);
     }
 
     private static String wordsOf(String node) {

@@ -4,18 +4,43 @@ import java.util.List;
 
 /** How a set gets its power; it decides what can hurt. */
 public enum ConstructionClass {
-    MAINS_TRANSFORMER("Mains transformer", "Chassis isolated", false,
+    MAINS_TRANSFORMER(
+            "Mains transformer",
+            "Chassis isolated",
+            false,
             List.of("stored_charge", "one_hand", "probe_slip", "speaker_load", "hot_glass")),
-    SERIES_STRING("AC/DC series string", "Chassis can be live", true,
-            List.of("live_chassis", "isolation_limits", "one_hand", "stored_charge", "scope_clip", "knob_shaft", "hot_resistor")),
-    AUTOTRANSFORMER("Autotransformer", "Chassis can be live", true,
+    SERIES_STRING(
+            "AC/DC series string",
+            "Chassis can be live",
+            true,
+            List.of(
+                    "live_chassis",
+                    "isolation_limits",
+                    "one_hand",
+                    "stored_charge",
+                    "scope_clip",
+                    "knob_shaft",
+                    "hot_resistor")),
+    AUTOTRANSFORMER(
+            "Autotransformer",
+            "Chassis can be live",
+            true,
             List.of("live_chassis", "isolation_limits", "one_hand", "stored_charge", "scope_clip", "knob_shaft")),
-    VIBRATOR("Vibrator pack", "High voltage from a low one", false,
+    VIBRATOR(
+            "Vibrator pack",
+            "High voltage from a low one",
+            false,
             List.of("vibrator_pack", "stored_charge", "one_hand", "accumulator")),
     BATTERY("Battery", "B battery stings", false, List.of("battery_pack", "stored_charge")),
-    RECORD_PLAYER("Record player, transformer", "Chassis isolated", false,
+    RECORD_PLAYER(
+            "Record player, transformer",
+            "Chassis isolated",
+            false,
             List.of("stored_charge", "one_hand", "probe_slip", "motor_pinch")),
-    RECORD_PLAYER_LIVE("Record player, no transformer", "Chassis can be live", true,
+    RECORD_PLAYER_LIVE(
+            "Record player, no transformer",
+            "Chassis can be live",
+            true,
             List.of("live_chassis", "isolation_limits", "one_hand", "stored_charge", "motor_pinch", "scope_clip"));
 
     private final String label;

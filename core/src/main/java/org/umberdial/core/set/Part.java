@@ -11,8 +11,8 @@ import org.umberdial.core.value.Unit;
 /**
  * A part of the set: its card in the network and every value known for it.
  *
- * @param card      reference, nodes, kind and keys; its own value is the first of {@code values} when there is one
- * @param values    in the order they were entered; several of one origin: the last holds
+ * @param card reference, nodes, kind and keys; its own value is the first of {@code values} when there is one
+ * @param values in the order they were entered; several of one origin: the last holds
  */
 public record Part(Card card, List<PartValue> values) {
     /** Old carbon and unmarked parts: the widest usual tolerance. */
@@ -39,7 +39,10 @@ public record Part(Card card, List<PartValue> values) {
     }
 
     public Tolerance tolerance() {
-        return number("tol").filter(percent -> percent > 0 && percent <= 100).map(Tolerance::percent).orElse(UNMARKED);
+        return number("tol")
+                .filter(percent -> percent > 0 && percent <= 100)
+                .map(Tolerance::percent)
+                .orElse(UNMARKED);
     }
 
     public Optional<Double> ratingVolts() {
@@ -77,17 +80,18 @@ public record Part(Card card, List<PartValue> values) {
         return latest(ValueOrigin.SHEET).map(PartValue::value).or(this::workingValue);
     }
 
-    /**
-     * A sentence when its values disagree beyond its tolerance and nothing was decided; empty when they agree.
-     */
+    /** A sentence when its values disagree beyond its tolerance and nothing was decided; empty when they agree. */
     public Optional<String> conflict() {
         if (latest(ValueOrigin.DECIDED).isPresent() || unit().isEmpty()) {
             return Optional.empty();
         }
-        List<PartValue> known = java.util.Arrays.stream(ValueOrigin.values()).flatMap(origin -> latest(origin).stream()).toList();
+        List<PartValue> known = java.util.Arrays.stream(ValueOrigin.values())
+                .flatMap(origin -> latest(origin).stream())
+                .toList();
         Optional<PartValue> least = known.stream().min(Comparator.comparingDouble(PartValue::value));
         Optional<PartValue> most = known.stream().max(Comparator.comparingDouble(PartValue::value));
-        if (least.isEmpty() || tolerance().covers(least.get().value(), most.get().value())) {
+        if (least.isEmpty()
+                || tolerance().covers(least.get().value(), most.get().value())) {
             return Optional.empty();
         }
         return Optional.of(say(least.get()) + " but " + say(most.get()) + ": decide which one holds.");

@@ -7,11 +7,18 @@ import org.umberdial.core.reading.ReadingKind;
 /**
  * A value printed on the service sheet, with the conditions it holds for.
  *
- * @param node      where the probe is
+ * @param node where the probe is
  * @param reference where the other lead is; node 0 unless the sheet says otherwise
- * @param value     SI, in the unit of {@code kind}
+ * @param value SI, in the unit of {@code kind}
  * @param lineVolts line voltage the sheet was taken at, above 0 V
- * @param meter     the sheet's meter; empty when it does not say (then taken as loading nothing)
- * @param mode      band or mode it holds for, empty for any
+ * @param meter the sheet's meter; empty when it does not say (then taken as loading nothing)
+ * @param mode band or mode it holds for, empty for any
  */
-public record SheetValue(String node, String reference, ReadingKind kind, double value, double lineVolts, Optional<Meter> meter, String mode) {}
+public record SheetValue(
+        String node,
+        String reference,
+        ReadingKind kind,
+        double value,
+        double lineVolts,
+        Optional<Meter> meter,
+        String mode) {}

@@ -10,19 +10,48 @@ import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
 
 /**
- * A usual circuit of its class to start from when a set has no sheet: the values are what such sets commonly have and are
- * to be replaced by what is found.
+ * A usual circuit of its class to start from when a set has no sheet: the values are what such sets commonly have and
+ * are to be replaced by what is found.
  */
 public record StartingCircuit(String id, String title, ConstructionClass construction, String resource) {
     private static final List<StartingCircuit> ALL = List.of(
-            new StartingCircuit("string-superhet", "Five-tube superhet, series string", ConstructionClass.SERIES_STRING, "demo/table-set.cir"),
-            new StartingCircuit("transformer-fm", "Superhet with FM, mains transformer", ConstructionClass.MAINS_TRANSFORMER, "demo/fm-superhet.cir"),
-            new StartingCircuit("transformer-field-coil", "Superhet with field-coil speaker, mains transformer", ConstructionClass.MAINS_TRANSFORMER, "demo/field-coil.cir"),
-            new StartingCircuit("autotransformer-superhet", "Output stage and supply, autotransformer", ConstructionClass.AUTOTRANSFORMER, "start/autotransformer.cir"),
-            new StartingCircuit("vibrator-pack", "Output stage and supply, vibrator pack", ConstructionClass.VIBRATOR, "start/vibrator.cir"),
-            new StartingCircuit("battery-four", "Four-tube battery set", ConstructionClass.BATTERY, "start/battery.cir"),
-            new StartingCircuit("player", "Record player, transformer and metal rectifier", ConstructionClass.RECORD_PLAYER, "demo/record-player.cir"),
-            new StartingCircuit("player-live", "Record player, series string and motor", ConstructionClass.RECORD_PLAYER_LIVE, "start/record-player-live.cir"));
+            new StartingCircuit(
+                    "string-superhet",
+                    "Five-tube superhet, series string",
+                    ConstructionClass.SERIES_STRING,
+                    "demo/table-set.cir"),
+            new StartingCircuit(
+                    "transformer-fm",
+                    "Superhet with FM, mains transformer",
+                    ConstructionClass.MAINS_TRANSFORMER,
+                    "demo/fm-superhet.cir"),
+            new StartingCircuit(
+                    "transformer-field-coil",
+                    "Superhet with field-coil speaker, mains transformer",
+                    ConstructionClass.MAINS_TRANSFORMER,
+                    "demo/field-coil.cir"),
+            new StartingCircuit(
+                    "autotransformer-superhet",
+                    "Output stage and supply, autotransformer",
+                    ConstructionClass.AUTOTRANSFORMER,
+                    "start/autotransformer.cir"),
+            new StartingCircuit(
+                    "vibrator-pack",
+                    "Output stage and supply, vibrator pack",
+                    ConstructionClass.VIBRATOR,
+                    "start/vibrator.cir"),
+            new StartingCircuit(
+                    "battery-four", "Four-tube battery set", ConstructionClass.BATTERY, "start/battery.cir"),
+            new StartingCircuit(
+                    "player",
+                    "Record player, transformer and metal rectifier",
+                    ConstructionClass.RECORD_PLAYER,
+                    "demo/record-player.cir"),
+            new StartingCircuit(
+                    "player-live",
+                    "Record player, series string and motor",
+                    ConstructionClass.RECORD_PLAYER_LIVE,
+                    "start/record-player-live.cir"));
 
     public static List<StartingCircuit> all() {
         return ALL;

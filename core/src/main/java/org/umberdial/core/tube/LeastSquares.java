@@ -4,7 +4,9 @@ import java.util.function.Function;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
 
-/** Least squares by Levenberg and Marquardt with difference slopes; made for the half-dozen parameters of a tube law. */
+/**
+ * Least squares by Levenberg and Marquardt with difference slopes; made for the half-dozen parameters of a tube law.
+ */
 final class LeastSquares {
     private static final int MOST_STEPS = 200;
     private static final double DIFFERENCE = 1e-6;
@@ -13,7 +15,7 @@ final class LeastSquares {
     private LeastSquares() {}
 
     /**
-     * @param start     of the parameters
+     * @param start of the parameters
      * @param residuals of a parameter set, each over its expected error
      * @return the parameters of the least sum of squares found
      */

@@ -35,11 +35,13 @@ public enum Section {
      * The section a card means, for types that do more than rectify; see {@link TubeData#section}.
      *
      * @param suffix the letter behind the underscore of the type, empty when it has none
-     * @param nodes  how many nodes the card has
+     * @param nodes how many nodes the card has
      */
     public static Optional<Section> of(String suffix, int nodes) {
         if (!suffix.isEmpty()) {
-            return Arrays.stream(values()).filter(section -> section.electrodes.size() == nodes && section.suffix.equals(suffix)).findFirst();
+            return Arrays.stream(values())
+                    .filter(section -> section.electrodes.size() == nodes && section.suffix.equals(suffix))
+                    .findFirst();
         }
         return switch (nodes) {
             case 2 -> Optional.of(DIODE);

@@ -35,7 +35,8 @@ public final class TubeData {
     }
 
     /**
-     * This data and a shop's own rows, in the columns of {@code tube-points.csv}; a type named there replaces the shipped one.
+     * This data and a shop's own rows, in the columns of {@code tube-points.csv}; a type named there replaces the
+     * shipped one.
      *
      * @throws InvalidEntry when a row has no type or section, or a cell that should be a number is not one
      */
@@ -64,17 +65,21 @@ public final class TubeData {
     }
 
     /**
-     * The section a card of this type means: by its suffix, else by how many nodes it has. Three nodes are a triode, but
-     * the two plates and the cathode of a rectifier.
+     * The section a card of this type means: by its suffix, else by how many nodes it has. Three nodes are a triode,
+     * but the two plates and the cathode of a rectifier.
      */
     public Optional<Section> section(String type, int nodes) {
         boolean heater = suffix(type).equals("H");
-        return nodes == 3 && !heater && isRectifier(type) ? Optional.of(Section.FULL_WAVE) : Section.of(suffix(type), nodes);
+        return nodes == 3 && !heater && isRectifier(type)
+                ? Optional.of(Section.FULL_WAVE)
+                : Section.of(suffix(type), nodes);
     }
 
     /** Every operating point of a section of a type, the main one first. */
     public List<TubePoint> points(String type, Section section) {
-        return type(type).map(TubeType::points).orElse(List.of()).stream().filter(point -> belongs(point.kind(), section)).toList();
+        return type(type).map(TubeType::points).orElse(List.of()).stream()
+                .filter(point -> belongs(point.kind(), section))
+                .toList();
     }
 
     /** The type's main published point of a section. */
@@ -121,7 +126,8 @@ public final class TubeData {
     private static Map<String, TubeType> read(Reader source, Map<String, Map<String, String>> classes) {
         Map<String, List<Map<String, String>>> byType = new LinkedHashMap<>();
         for (Map<String, String> row : rows(source)) {
-            byType.computeIfAbsent(row.get("type").toUpperCase(Locale.ROOT), type -> new ArrayList<>()).add(row);
+            byType.computeIfAbsent(row.get("type").toUpperCase(Locale.ROOT), type -> new ArrayList<>())
+                    .add(row);
         }
         Map<String, TubeType> types = new LinkedHashMap<>();
         byType.forEach((name, rows) -> types.put(name, type(name, rows, classes.getOrDefault(name, Map.of()))));
@@ -130,7 +136,8 @@ public final class TubeData {
 
     private static List<Map<String, String>> rows(Reader source) {
         try (BufferedReader in = new BufferedReader(source)) {
-            List<String> header = CsvLine.split(Optional.ofNullable(in.readLine()).orElse(""));
+            List<String> header =
+                    CsvLine.split(Optional.ofNullable(in.readLine()).orElse(""));
             List<Map<String, String>> rows = new ArrayList<>();
             for (String line = in.readLine(); line != null; line = in.readLine()) {
                 if (line.isBlank()) {
@@ -142,7 +149,10 @@ public final class TubeData {
                     row.put(header.get(i).strip(), cells.get(i).strip());
                 }
                 if (row.getOrDefault("type", "").isEmpty()) {
-                    throw new InvalidEntry(InvalidEntry.Code.EMPTY, "tube data, row " + (rows.size() + 2) + ": the column \"type\" is empty; give the type number.");
+                    throw new InvalidEntry(
+                            InvalidEntry.Code.EMPTY,
+                            "tube data, row " + (rows.size() + 2)
+                                    + ": the column \"type\" is empty; give the type number.");
                 }
                 rows.add(row);
             }
@@ -204,7 +214,10 @@ public final class TubeData {
         try {
             return text.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(Double.parseDouble(text) * factor);
         } catch (NumberFormatException e) {
-            throw new InvalidEntry(InvalidEntry.Code.NOT_A_NUMBER, "tube data, type " + row.get("type") + ": \"" + text + "\" in column " + column + " is not a number; write it plainly, such as 1.2.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.NOT_A_NUMBER,
+                    "tube data, type " + row.get("type") + ": \"" + text + "\" in column " + column
+                            + " is not a number; write it plainly, such as 1.2.");
         }
     }
 }

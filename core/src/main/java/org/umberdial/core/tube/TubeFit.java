@@ -14,7 +14,8 @@ import org.umberdial.core.circuit.law.VacuumDiodeLaw;
  *
  * <p>Each published figure is a residual over its trust (currents 1 %, screen current 3 %, slope 3 %, plate resistance
  * 10 to 30 %); what the points leave open is held near ordinary values by a prior. Positive parameters are fitted as
- * logarithms. The laws that ship are this fit of the shipped points, kept in a file so that they can be read and reviewed.
+ * logarithms. The laws that ship are this fit of the shipped points, kept in a file so that they can be read and
+ * reviewed.
  */
 public final class TubeFit {
     private static final double OSCILLATOR_GRID_SIEMENS = 5e-4;
@@ -30,9 +31,12 @@ public final class TubeFit {
         Optional<PentodeLaw> pentode = pentodes.isEmpty() ? Optional.empty() : pentode(pentodes);
         List<TubePoint> heptodes = of(type, "heptode");
         Optional<HeptodeLaw> heptode = heptodes.isEmpty() ? Optional.empty() : heptode(heptodes);
-        Optional<VacuumDiodeLaw> rectifier = type.isRectifier() && type.limits().dropVolts().isPresent()
-                ? Optional.of(VacuumDiodeLaw.through(type.limits().dropVolts().getAsDouble(), type.limits().dropAmperes().orElse(0.05)))
-                : Optional.empty();
+        Optional<VacuumDiodeLaw> rectifier =
+                type.isRectifier() && type.limits().dropVolts().isPresent()
+                        ? Optional.of(VacuumDiodeLaw.through(
+                                type.limits().dropVolts().getAsDouble(),
+                                type.limits().dropAmperes().orElse(0.05)))
+                        : Optional.empty();
         return new TubeModel(type.name(), triode, pentode, heptode, rectifier, swing(type, triode));
     }
 
@@ -42,7 +46,8 @@ public final class TubeFit {
 
     private static double swing(TubeType type, Optional<TriodeLaw> triode) {
         for (TubePoint point : type.points()) {
-            if (List.of("triode_osc", "selfosc_mixer", "osc_plate").contains(point.kind()) && point.gridVolts().isPresent()) {
+            if (List.of("triode_osc", "selfosc_mixer", "osc_plate").contains(point.kind())
+                    && point.gridVolts().isPresent()) {
                 return reach(point) / point.plateVolts().orElse(100);
             }
         }
@@ -77,7 +82,10 @@ public final class TubeFit {
         return new TriodeLaw(Math.exp(p[0]), p[1], Math.exp(p[2]), Math.exp(p[3]), Math.exp(p[4]), p[5]);
     }
 
-    /** The oscillator plate of a pentagrid: only its average in operation is published, so that only the scale is fitted. */
+    /**
+     * The oscillator plate of a pentagrid: only its average in operation is published, so that only the scale is
+     * fitted.
+     */
     private static Optional<TriodeLaw> oscillatorPlate(List<TubePoint> points) {
         if (points.isEmpty()) {
             return Optional.empty();
@@ -85,21 +93,29 @@ public final class TubeFit {
         TubePoint point = points.get(0);
         TriodeLaw shape = new TriodeLaw(10, 1.4, 1000, 60, 300, 0.4);
         double[] out = new double[3];
-        shape.plate(reach(point) + point.gridVolts().orElse(0), point.plateVolts().orElse(100), out);
+        shape.plate(
+                reach(point) + point.gridVolts().orElse(0), point.plateVolts().orElse(100), out);
         double scale = out[0] * HeptodeLaw.DUTY / point.plateAmperes().orElse(4e-3);
-        return Optional.of(new TriodeLaw(shape.mu(), shape.ex(), shape.kg() * scale, shape.kp(), shape.kvb(), shape.vct()));
+        return Optional.of(
+                new TriodeLaw(shape.mu(), shape.ex(), shape.kg() * scale, shape.kp(), shape.kvb(), shape.vct()));
     }
 
     private static Optional<PentodeLaw> pentode(List<TubePoint> points) {
         boolean remote = points.stream().anyMatch(point -> point.plateAmperes().isEmpty());
-        double[] start = {Math.log(15), 1.35, Math.log(500), Math.log(80), 0.4, 1.6, Math.log(12), Math.log(1e-4), -2, Math.log(4)};
+        double[] start = {
+            Math.log(15), 1.35, Math.log(500), Math.log(80), 0.4, 1.6, Math.log(12), Math.log(1e-4), -2, Math.log(4)
+        };
         Residuals priors = new Residuals(start, 0.6, 0.1, 6, 0.6, 0.5, 2, 0.9, 1.5, 1.5, 0.5);
         double[] fitted = LeastSquares.fit(start, p -> {
             PentodeLaw law = pentode(p, remote);
             List<Double> errors = priors.of(p);
             double[] out = new double[8];
             for (TubePoint point : points) {
-                law.currents(point.gridVolts().orElse(0), point.screenVolts().orElse(100), point.plateVolts().orElse(250), out);
+                law.currents(
+                        point.gridVolts().orElse(0),
+                        point.screenVolts().orElse(100),
+                        point.plateVolts().orElse(250),
+                        out);
                 boolean cutOff = point.plateAmperes().isEmpty();
                 compare(errors, out[0], point.plateAmperes(), 0.01);
                 compare(errors, out[4], point.screenAmperes(), 0.03);
@@ -112,15 +128,31 @@ public final class TubeFit {
     }
 
     private static PentodeLaw pentode(double[] p, boolean remote) {
-        return new PentodeLaw(Math.exp(p[0]), p[1], Math.exp(p[2]), Math.exp(p[3]), p[4], 0.995 / (1 + Math.exp(-p[5])), Math.exp(p[6]), Math.exp(p[7]),
-                remote ? 1 / (1 + Math.exp(-p[8])) : 0, Math.exp(p[9]));
+        return new PentodeLaw(
+                Math.exp(p[0]),
+                p[1],
+                Math.exp(p[2]),
+                Math.exp(p[3]),
+                p[4],
+                0.995 / (1 + Math.exp(-p[5])),
+                Math.exp(p[6]),
+                Math.exp(p[7]),
+                remote ? 1 / (1 + Math.exp(-p[8])) : 0,
+                Math.exp(p[9]));
     }
 
     private static Optional<HeptodeLaw> heptode(List<TubePoint> points) {
         boolean oscillates = points.get(0).gridAmperes().isPresent();
-        double swing = oscillates ? points.stream().mapToDouble(point -> reach(point) / point.screenVolts().orElse(100)).average().orElse(0.1) : 0;
+        double swing = oscillates
+                ? points.stream()
+                        .mapToDouble(point -> reach(point) / point.screenVolts().orElse(100))
+                        .average()
+                        .orElse(0.1)
+                : 0;
         double v3 = points.get(0).grid3Volts().orElse(0) - 1;
-        double[] start = {Math.log(20), 1.5, Math.log(500), Math.log(100), 0.4, 3, Math.log(12), Math.log(1e-4), v3, Math.log(5)};
+        double[] start = {
+            Math.log(20), 1.5, Math.log(500), Math.log(100), 0.4, 3, Math.log(12), Math.log(1e-4), v3, Math.log(5)
+        };
         Residuals priors = new Residuals(start, 0.6, 0.05, 6, 0.5, 0.4, 1, 0.7, 1.5, 6, 0.5);
         double[] fitted = LeastSquares.fit(start, p -> {
             HeptodeLaw law = heptode(p, swing);
@@ -128,7 +160,13 @@ public final class TubeFit {
             double[] out = new double[10];
             for (TubePoint point : points) {
                 double screen = point.screenVolts().orElse(100);
-                law.currents(point.gridVolts().orElse(0), point.grid3Volts().orElse(0), screen, point.plateVolts().orElse(250), 1, out);
+                law.currents(
+                        point.gridVolts().orElse(0),
+                        point.grid3Volts().orElse(0),
+                        screen,
+                        point.plateVolts().orElse(250),
+                        1,
+                        out);
                 compare(errors, out[0], point.plateAmperes(), 0.01);
                 compare(errors, out[5], point.screenAmperes(), 0.02);
                 compare(errors, 1 / out[4], point.plateOhms(), 0.5);
@@ -142,7 +180,17 @@ public final class TubeFit {
     }
 
     private static HeptodeLaw heptode(double[] p, double swing) {
-        PentodeLaw pentode = new PentodeLaw(Math.exp(p[0]), p[1], Math.exp(p[2]), Math.exp(p[3]), p[4], 0.995 / (1 + Math.exp(-p[5])), Math.exp(p[6]), Math.exp(p[7]), 0, 4);
+        PentodeLaw pentode = new PentodeLaw(
+                Math.exp(p[0]),
+                p[1],
+                Math.exp(p[2]),
+                Math.exp(p[3]),
+                p[4],
+                0.995 / (1 + Math.exp(-p[5])),
+                Math.exp(p[6]),
+                Math.exp(p[7]),
+                0,
+                4);
         return new HeptodeLaw(pentode, p[8], Math.exp(p[9]), swing);
     }
 

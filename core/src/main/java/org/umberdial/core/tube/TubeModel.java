@@ -10,11 +10,18 @@ import org.umberdial.core.circuit.law.VacuumDiodeLaw;
  * The laws of one type's sections; empty where it has no such section or too little is published.
  *
  * @param rectifier each plate's law
- * @param swing     oscillator amplitude of the triode section per plate volt, when it oscillates
+ * @param swing oscillator amplitude of the triode section per plate volt, when it oscillates
  */
 public record TubeModel(
-        String type, Optional<TriodeLaw> triode, Optional<PentodeLaw> pentode, Optional<HeptodeLaw> heptode, Optional<VacuumDiodeLaw> rectifier, double swing) {
-    /** A grid at zero volts draws about 0.17 mA, so that a 10 MΩ grid leak settles near -0.84 V; ordinary contact bias. */
+        String type,
+        Optional<TriodeLaw> triode,
+        Optional<PentodeLaw> pentode,
+        Optional<HeptodeLaw> heptode,
+        Optional<VacuumDiodeLaw> rectifier,
+        double swing) {
+    /**
+     * A grid at zero volts draws about 0.17 mA, so that a 10 MΩ grid leak settles near -0.84 V; ordinary contact bias.
+     */
     public static final VacuumDiodeLaw GRID = new VacuumDiodeLaw(5e-3);
     /** A small signal diode: a few milliamperes at ten volts. */
     public static final VacuumDiodeLaw SIGNAL_DIODE = new VacuumDiodeLaw(1e-4);

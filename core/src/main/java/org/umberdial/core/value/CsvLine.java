@@ -3,7 +3,9 @@ package org.umberdial.core.value;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Splits a line of the shipped data tables (RFC 4180, no line breaks inside cells). Files of users are read elsewhere. */
+/**
+ * Splits a line of the shipped data tables (RFC 4180, no line breaks inside cells). Files of users are read elsewhere.
+ */
 public final class CsvLine {
     private CsvLine() {}
 

@@ -21,7 +21,8 @@ public final class CsvTable {
      * @throws UncheckedIOException when it cannot be read
      */
     public static List<Map<String, String>> rows(Class<?> owner, String name) {
-        try (BufferedReader in = new BufferedReader(new InputStreamReader(owner.getResourceAsStream(name), StandardCharsets.UTF_8))) {
+        try (BufferedReader in =
+                new BufferedReader(new InputStreamReader(owner.getResourceAsStream(name), StandardCharsets.UTF_8))) {
             List<String> heading = CsvLine.split(in.readLine());
             List<Map<String, String>> rows = new ArrayList<>();
             for (String line = in.readLine(); line != null; line = in.readLine()) {

@@ -47,15 +47,16 @@ public final class Engineering {
         int exponent = Math.floorDiv(magnitude(number), 3) * 3;
         exponent = Math.max(SMALLEST_EXPONENT, Math.min(6, exponent));
         String text = number.scaleByPowerOfTen(-exponent).stripTrailingZeros().toPlainString();
-        return text + switch (exponent) {
-            case -12 -> "p";
-            case -9 -> "n";
-            case -6 -> "u";
-            case -3 -> "m";
-            case 3 -> "k";
-            case 6 -> "meg";
-            default -> "";
-        };
+        return text
+                + switch (exponent) {
+                    case -12 -> "p";
+                    case -9 -> "n";
+                    case -6 -> "u";
+                    case -3 -> "m";
+                    case 3 -> "k";
+                    case 6 -> "meg";
+                    default -> "";
+                };
     }
 
     /** A plain number with that many significant digits and never an exponent. */

@@ -1,8 +1,8 @@
 package org.umberdial.core.value;
 
 /**
- * Something a person entered cannot be taken. The message is a whole sentence for that person: what was
- * wrong with the entry and what would be right.
+ * Something a person entered cannot be taken. The message is a whole sentence for that person: what was wrong with the
+ * entry and what would be right.
  */
 public final class InvalidEntry extends RuntimeException {
     private static final long serialVersionUID = 1L;

@@ -23,18 +23,28 @@ public final class ResistorColours {
 
         /** @throws InvalidEntry naming the colours there are */
         public static Colour named(String name) {
-            String upper = name.strip().toUpperCase(Locale.ROOT).replace("GRAY", "GREY").replace("PURPLE", "VIOLET");
+            String upper = name.strip()
+                    .toUpperCase(Locale.ROOT)
+                    .replace("GRAY", "GREY")
+                    .replace("PURPLE", "VIOLET");
             for (Colour colour : values()) {
                 if (colour.name().equals(upper)) {
                     return colour;
                 }
             }
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + name + "” is not a resistor colour; use black, brown, red, orange, yellow, green, blue, violet, grey, white, gold or silver.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.UNKNOWN,
+                    "“" + name
+                            + "” is not a resistor colour; use black, brown, red, orange, yellow, green, "
+                            + "blue, violet, grey, white, gold or silver.");
         }
 
         private int digit(String place) {
             if (ordinal() > WHITE.ordinal()) {
-                throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, name().toLowerCase(Locale.ROOT) + " cannot be a digit (" + place + "); read the part from the other end.");
+                throw new InvalidEntry(
+                        InvalidEntry.Code.OUT_OF_RANGE,
+                        name().toLowerCase(Locale.ROOT) + " cannot be a digit (" + place
+                                + "); read the part from the other end.");
             }
             return ordinal();
         }
@@ -52,7 +62,11 @@ public final class ResistorColours {
                 case VIOLET -> Tolerance.percent(0.1);
                 case GOLD -> Tolerance.percent(5);
                 case SILVER -> Tolerance.percent(10);
-                default -> throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, name().toLowerCase(Locale.ROOT) + " is not a tolerance; gold is 5 %, silver 10 %, none 20 %.");
+                default ->
+                    throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            name().toLowerCase(Locale.ROOT)
+                                    + " is not a tolerance; gold is 5 %, silver 10 %, none 20 %.");
             };
         }
     }
@@ -69,14 +83,17 @@ public final class ResistorColours {
      */
     public static Marked bands(List<Colour> bands) {
         if (bands.size() < 3 || bands.size() > 5) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, bands.size() + " bands cannot be read; give three, four or five.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.OUT_OF_RANGE, bands.size() + " bands cannot be read; give three, four or five.");
         }
         int digitCount = bands.size() == 5 ? 3 : 2;
         int digits = 0;
         for (int i = 0; i < digitCount; i++) {
             digits = digits * 10 + bands.get(i).digit("band " + (i + 1));
         }
-        Tolerance tolerance = bands.size() == 3 ? Tolerance.percent(20) : bands.get(digitCount + 1).tolerance();
+        Tolerance tolerance = bands.size() == 3
+                ? Tolerance.percent(20)
+                : bands.get(digitCount + 1).tolerance();
         return new Marked(ohms(digits, bands.get(digitCount)), tolerance);
     }
 
@@ -87,7 +104,8 @@ public final class ResistorColours {
      * @param otherEnd gold or silver, or the body's own colour for ± 20 %
      */
     public static Marked bodyEndDot(Colour body, Colour end, Colour dot, Colour otherEnd) {
-        Tolerance tolerance = otherEnd == Colour.GOLD || otherEnd == Colour.SILVER ? otherEnd.tolerance() : Tolerance.percent(20);
+        Tolerance tolerance =
+                otherEnd == Colour.GOLD || otherEnd == Colour.SILVER ? otherEnd.tolerance() : Tolerance.percent(20);
         return new Marked(ohms(body.digit("body") * 10 + end.digit("end"), dot), tolerance);
     }
 
@@ -98,7 +116,8 @@ public final class ResistorColours {
             double digits = value / Math.pow(10, exponent);
             long whole = Math.round(digits);
             if (whole >= 10 && whole <= 99 && Math.abs(digits - whole) < 1e-6 * digits) {
-                List<Colour> bands = new ArrayList<>(List.of(Colour.values()[(int) whole / 10], Colour.values()[(int) whole % 10], multiplier(exponent)));
+                List<Colour> bands = new ArrayList<>(List.of(
+                        Colour.values()[(int) whole / 10], Colour.values()[(int) whole % 10], multiplier(exponent)));
                 if (tolerance.percent() <= 5) {
                     bands.add(Colour.GOLD);
                 } else if (tolerance.percent() <= 10) {
@@ -107,7 +126,9 @@ public final class ResistorColours {
                 return List.copyOf(bands);
             }
         }
-        throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, nominal + " cannot be painted with two digits; choose the nearest standard value.");
+        throw new InvalidEntry(
+                InvalidEntry.Code.OUT_OF_RANGE,
+                nominal + " cannot be painted with two digits; choose the nearest standard value.");
     }
 
     private static Ohms ohms(int digits, Colour multiplier) {

@@ -9,7 +9,8 @@ public enum StandardSeries {
 
     /** IEC 60063 rounds some E24 values away from the exact power of ten; E6 and E12 are every 4th and 2nd. */
     private static final double[] E24_VALUES = {
-        1.0, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2.0, 2.2, 2.4, 2.7, 3.0, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2, 9.1
+        1.0, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2.0, 2.2, 2.4, 2.7, 3.0, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5,
+        8.2, 9.1
     };
 
     private final int steps;

@@ -8,7 +8,9 @@ package org.umberdial.core.value;
 public record Tolerance(double fraction) {
     public Tolerance {
         if (!(fraction > 0 && fraction <= 1)) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A tolerance of " + fraction * 100 + " % is not usual; give a figure above 0 and up to 100 %.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.OUT_OF_RANGE,
+                    "A tolerance of " + fraction * 100 + " % is not usual; give a figure above 0 and up to 100 %.");
         }
     }
 

@@ -11,17 +11,18 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Reads a value the way people at a bench write it. What has two meanings is refused with both of them named;
- * nothing is guessed.
+ * Reads a value the way people at a bench write it. What has two meanings is refused with both of them named; nothing
+ * is guessed.
  */
 public final class ValueReader {
-    private static final Pattern FORM = Pattern.compile("([+-]?)\\s*([0-9.,/]*[0-9.,](?:e[+-]?[0-9]+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern FORM =
+            Pattern.compile("([+-]?)\\s*([0-9.,/]*[0-9.,](?:e[+-]?[0-9]+)?)\\s*(.*)", Pattern.CASE_INSENSITIVE);
     private static final Pattern INFIX = Pattern.compile("([0-9]*)([RrkKMGmunpµ])([0-9]+)");
     private static final Pattern FRACTION = Pattern.compile("([0-9]+)/([0-9]+)");
     /** Trade names of capacitance units; case does not matter. */
     private static final Map<String, Double> OLD_FARADS = Map.of(
-            "mf", 1e-6, "mfd", 1e-6, "ufd", 1e-6, "uf", 1e-6,
-            "mmf", 1e-12, "mmfd", 1e-12, "uuf", 1e-12, "uufd", 1e-12, "nf", 1e-9, "pf", 1e-12);
+            "mf", 1e-6, "mfd", 1e-6, "ufd", 1e-6, "uf", 1e-6, "mmf", 1e-12, "mmfd", 1e-12, "uuf", 1e-12, "uufd", 1e-12,
+            "nf", 1e-9, "pf", 1e-12);
 
     private final DecimalSign decimalSign;
 
@@ -47,7 +48,8 @@ public final class ValueReader {
         }
         Matcher form = FORM.matcher(clean);
         if (!form.matches()) {
-            throw new InvalidEntry(NOT_A_NUMBER, "“" + text.strip() + "” is not a value; write for example " + example(unit) + ".");
+            throw new InvalidEntry(
+                    NOT_A_NUMBER, "“" + text.strip() + "” is not a value; write for example " + example(unit) + ".");
         }
         double number = number(form.group(2), text);
         if (!Double.isFinite(number)) {
@@ -71,25 +73,41 @@ public final class ValueReader {
     }
 
     private static String normalise(String text) {
-        return text == null ? "" : text.strip().replace('−', '-').replace('–', '-').replace('μ', 'µ').replace('\u2126', 'Ω').replace('\u00a0', ' ');
+        return text == null
+                ? ""
+                : text.strip()
+                        .replace('−', '-')
+                        .replace('–', '-')
+                        .replace('μ', 'µ')
+                        .replace('\u2126', 'Ω')
+                        .replace('\u00a0', ' ');
     }
 
     private static String stripUnit(String clean, Unit unit) {
         String tail = clean.replaceAll("^.*[0-9]\\s*", "").toLowerCase(Locale.ROOT);
-        return unit.isWritten(tail) ? clean.substring(0, clean.length() - tail.length()).strip() : clean;
+        return unit.isWritten(tail)
+                ? clean.substring(0, clean.length() - tail.length()).strip()
+                : clean;
     }
 
     private double infixNumber(Matcher infix, String clean, Unit unit) {
         String sign = infix.group(2);
         if (sign.equals("m") && unit == Unit.OHM) {
-            throw twoMeanings(clean, infix.group(1) + "." + infix.group(3) + " mΩ", infix.group(1) + "." + infix.group(3) + " MΩ", "2M2 or 2.2 meg");
+            throw twoMeanings(
+                    clean,
+                    infix.group(1) + "." + infix.group(3) + " mΩ",
+                    infix.group(1) + "." + infix.group(3) + " MΩ",
+                    "2M2 or 2.2 meg");
         }
         boolean letterFits = switch (sign) {
             case "R", "r", "k", "K", "M", "G" -> unit == Unit.OHM;
             default -> unit != Unit.OHM;
         };
         if (!letterFits) {
-            throw new InvalidEntry(WRONG_UNIT, "“" + clean + "” does not read as a value in " + unit.symbol() + "; write for example " + example(unit) + ".");
+            throw new InvalidEntry(
+                    WRONG_UNIT,
+                    "“" + clean + "” does not read as a value in " + unit.symbol() + "; write for example "
+                            + example(unit) + ".");
         }
         String whole = infix.group(1).isEmpty() ? "0" : infix.group(1);
         return scaled(whole + "." + infix.group(3), prefix(sign.equals("r") || sign.equals("R") ? "" : sign));
@@ -108,7 +126,10 @@ public final class ValueReader {
         try {
             return Double.parseDouble(plain);
         } catch (NumberFormatException e) {
-            throw new InvalidEntry(NOT_A_NUMBER, "“" + whole.strip() + "” is not a number; write it like " + (decimalSign == DecimalSign.COMMA ? "82,4" : "82.4") + ".");
+            throw new InvalidEntry(
+                    NOT_A_NUMBER,
+                    "“" + whole.strip() + "” is not a number; write it like "
+                            + (decimalSign == DecimalSign.COMMA ? "82,4" : "82.4") + ".");
         }
     }
 
@@ -120,11 +141,13 @@ public final class ValueReader {
             char group = last == '.' ? ',' : '.';
             String plain = digits.replace(String.valueOf(group), "").replace(last, '.');
             if (!digits.matches("[0-9]{1,3}(\\" + group + "[0-9]{3})+\\" + last + "[0-9]+")) {
-                throw new InvalidEntry(NOT_A_NUMBER, "“" + whole.strip() + "” mixes points and commas; write one decimal sign.");
+                throw new InvalidEntry(
+                        NOT_A_NUMBER, "“" + whole.strip() + "” mixes points and commas; write one decimal sign.");
             }
             return plain;
         }
-        boolean grouped = digits.matches("[1-9][0-9]{0,2}(\\,[0-9]{3})+") || digits.matches("[1-9][0-9]{0,2}(\\.[0-9]{3})+");
+        boolean grouped =
+                digits.matches("[1-9][0-9]{0,2}(\\,[0-9]{3})+") || digits.matches("[1-9][0-9]{0,2}(\\.[0-9]{3})+");
         boolean severalGroups = digits.chars().filter(c -> c == '.' || c == ',').count() > 1;
         if (severalGroups) {
             if (!grouped) {
@@ -137,7 +160,11 @@ public final class ValueReader {
         }
         if (grouped && decimalSign == DecimalSign.COMMA) {
             String thousands = digits.replace(".", "").replace(",", "");
-            throw twoMeanings(whole.strip(), thousands, digits.replace('.', ',').replaceAll("0+$", "").replaceAll(",$", ""), thousands + " or with one digit fewer or more after the comma");
+            throw twoMeanings(
+                    whole.strip(),
+                    thousands,
+                    digits.replace('.', ',').replaceAll("0+$", "").replaceAll(",$", ""),
+                    thousands + " or with one digit fewer or more after the comma");
         }
         return digits.replace(',', '.');
     }
@@ -152,7 +179,10 @@ public final class ValueReader {
         }
         String head = suffix.replaceAll("\\s+", "");
         for (String word : new String[] {"megohms", "megohm", "meg"}) {
-            if (lower.replaceAll("\\s+", "").equals(word) || (unit != Unit.PERCENT && lower.startsWith("meg") && unit.isWritten(lower.substring(3).strip()))) {
+            if (lower.replaceAll("\\s+", "").equals(word)
+                    || (unit != Unit.PERCENT
+                            && lower.startsWith("meg")
+                            && unit.isWritten(lower.substring(3).strip()))) {
                 return 1e6;
             }
         }
@@ -162,13 +192,23 @@ public final class ValueReader {
         String prefix = head.substring(0, 1);
         String rest = head.substring(1).toLowerCase(Locale.ROOT);
         if (!rest.isEmpty() && !unit.isWritten(rest) || Double.isNaN(prefix(prefix))) {
-            throw new InvalidEntry(WRONG_UNIT, "“" + whole + "” is not in " + unit.symbol() + "; write for example " + example(unit) + ".");
+            throw new InvalidEntry(
+                    WRONG_UNIT,
+                    "“" + whole + "” is not in " + unit.symbol() + "; write for example " + example(unit) + ".");
         }
         if (unit == Unit.OHM && prefix.equals("m") && !rest.equals("ω")) {
-            throw twoMeanings(whole, trim(number) + " mΩ", trim(number) + " MΩ", trim(number) + " M or " + trim(number) + " meg for megohms");
+            throw twoMeanings(
+                    whole,
+                    trim(number) + " mΩ",
+                    trim(number) + " MΩ",
+                    trim(number) + " M or " + trim(number) + " meg for megohms");
         }
         if (unit != Unit.OHM && unit != Unit.HERTZ && prefix.equals("M")) {
-            throw twoMeanings(whole, trim(number) + " m" + unit.symbol(), trim(number) + " M" + unit.symbol(), "a small m for a thousandth");
+            throw twoMeanings(
+                    whole,
+                    trim(number) + " m" + unit.symbol(),
+                    trim(number) + " M" + unit.symbol(),
+                    "a small m for a thousandth");
         }
         return prefix(prefix);
     }
@@ -183,9 +223,16 @@ public final class ValueReader {
             case "n" -> 1e-9;
             case "p" -> 1e-12;
             case "f", "farad", "farads" -> 1;
-            case "m" -> throw twoMeanings(whole, trim(number) + " mF", trim(number) + " µF", trim(number) + " µF or " + trim(number) + " mfd");
+            case "m" ->
+                throw twoMeanings(
+                        whole,
+                        trim(number) + " mF",
+                        trim(number) + " µF",
+                        trim(number) + " µF or " + trim(number) + " mfd");
             case "" -> bareFarads(number, whole);
-            default -> throw new InvalidEntry(WRONG_UNIT, "“" + whole + "” is not a capacitance; write for example .047 µF, 47n or 47 mmf.");
+            default ->
+                throw new InvalidEntry(
+                        WRONG_UNIT, "“" + whole + "” is not a capacitance; write for example .047 µF, 47n or 47 mmf.");
         };
     }
 
@@ -194,7 +241,8 @@ public final class ValueReader {
         if (Math.abs(number) < 1) {
             return 1e-6;
         }
-        throw twoMeanings(whole, trim(number) + " µF", trim(number) + " pF", trim(number) + "u or " + trim(number) + "p");
+        throw twoMeanings(
+                whole, trim(number) + " µF", trim(number) + " pF", trim(number) + "u or " + trim(number) + "p");
     }
 
     private static double prefix(String letter) {
@@ -213,11 +261,14 @@ public final class ValueReader {
 
     /** Decimal shift without binary noise: 4.7 x 1000 is 4700 and not 4700.000000000001. */
     private static double scaled(String decimal, double factor) {
-        return new java.math.BigDecimal(decimal).multiply(java.math.BigDecimal.valueOf(factor)).doubleValue();
+        return new java.math.BigDecimal(decimal)
+                .multiply(java.math.BigDecimal.valueOf(factor))
+                .doubleValue();
     }
 
     private static InvalidEntry twoMeanings(String whole, String one, String other, String right) {
-        return new InvalidEntry(AMBIGUOUS, "“" + whole + "” could be " + one + " or " + other + "; write " + right + ".");
+        return new InvalidEntry(
+                AMBIGUOUS, "“" + whole + "” could be " + one + " or " + other + "; write " + right + ".");
     }
 
     private static String trim(double number) {

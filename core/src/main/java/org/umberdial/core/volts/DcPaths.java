@@ -50,7 +50,10 @@ final class DcPaths {
         }
 
         Optional<Electrode> electrodeAt(String node) {
-            return nodes.entrySet().stream().filter(entry -> entry.getValue().equals(node)).map(Map.Entry::getKey).findFirst();
+            return nodes.entrySet().stream()
+                    .filter(entry -> entry.getValue().equals(node))
+                    .map(Map.Entry::getKey)
+                    .findFirst();
         }
     }
 
@@ -68,18 +71,21 @@ final class DcPaths {
             switch (part.card().letter()) {
                 case 'R' -> addResistor(part, mode);
                 case 'L' -> paths.add(path(part, keyNumber(part, "rser").orElse(UNKNOWN_WINDING_OHMS)));
-                case 'C' -> blocks.add(new Block(part, part.nodes().get(0), part.nodes().get(1)));
+                case 'C' ->
+                    blocks.add(new Block(part, part.nodes().get(0), part.nodes().get(1)));
                 case 'V' -> addSource(part);
                 case 'D' -> addDiode(part);
                 case 'X' -> addSubcircuit(set, part);
-                default -> { }
+                default -> {}
             }
         }
     }
 
     private void addResistor(Part part, String mode) {
         Optional<String> closed = part.card().key("closed");
-        boolean open = closed.isPresent() && !mode.isEmpty() && Arrays.stream(closed.get().split(",")).noneMatch(mode::equalsIgnoreCase);
+        boolean open = closed.isPresent()
+                && !mode.isEmpty()
+                && Arrays.stream(closed.get().split(",")).noneMatch(mode::equalsIgnoreCase);
         if (!open) {
             part.sheetValue().filter(ohms -> ohms > 0).ifPresent(ohms -> paths.add(path(part, ohms)));
         }
@@ -106,7 +112,9 @@ final class DcPaths {
         } else if (card.kind().equals("selenium")) {
             rectifiers.add(new Rectifier(part, part.nodes().get(0), part.nodes().get(1)));
         } else if (!card.kind().equals("lamp")) {
-            TubeData.shipped().section(card.model(), card.nodes().size()).ifPresent(section -> addTube(set, part, section));
+            TubeData.shipped()
+                    .section(card.model(), card.nodes().size())
+                    .ifPresent(section -> addTube(set, part, section));
         }
     }
 
@@ -114,7 +122,11 @@ final class DcPaths {
         List<String> nodes = part.nodes();
         for (int winding = 0; winding + 1 < nodes.size(); winding += 2) {
             String name = winding == 0 ? "RP" : "R" + winding / 2;
-            paths.add(new Path(part, nodes.get(winding), nodes.get(winding + 1), positive(part.card().parameters().get(name), UNKNOWN_WINDING_OHMS)));
+            paths.add(new Path(
+                    part,
+                    nodes.get(winding),
+                    nodes.get(winding + 1),
+                    positive(part.card().parameters().get(name), UNKNOWN_WINDING_OHMS)));
         }
     }
 
@@ -125,7 +137,8 @@ final class DcPaths {
         }
         if (section.amplifies()) {
             stages.add(new Stage(part, section, nodes, socketOf(set, part)));
-        } else if ((section == Section.DIODE || section == Section.FULL_WAVE) && TubeData.shipped().isRectifier(part.card().model())) {
+        } else if ((section == Section.DIODE || section == Section.FULL_WAVE)
+                && TubeData.shipped().isRectifier(part.card().model())) {
             for (Electrode plate : List.of(Electrode.PLATE, Electrode.PLATE2)) {
                 if (nodes.containsKey(plate)) {
                     rectifiers.add(new Rectifier(part, nodes.get(plate), nodes.get(Electrode.CATHODE)));
@@ -134,7 +147,9 @@ final class DcPaths {
         }
     }
 
-    /** The socket a section sits in: the longest socket name its reference contains, {@code XV1A} sits in {@code V1}. */
+    /**
+     * The socket a section sits in: the longest socket name its reference contains, {@code XV1A} sits in {@code V1}.
+     */
     static String socketOf(BenchSet set, Part part) {
         String name = part.reference().substring(1);
         return set.sockets().stream()

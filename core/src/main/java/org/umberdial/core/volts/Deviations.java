@@ -8,8 +8,8 @@ import org.ejml.dense.row.CommonOps_DDRM;
 import org.ejml.dense.row.MatrixFeatures_DDRM;
 
 /**
- * What some nodes' deviations from the healthy set, taken as given, imply for all others: δ = Z_P (Z_PP)⁻¹ δ_P, with
- * Z the impedance matrix of the stage model and P the given nodes.
+ * What some nodes' deviations from the healthy set, taken as given, imply for all others: δ = Z_P (Z_PP)⁻¹ δ_P, with Z
+ * the impedance matrix of the stage model and P the given nodes.
  */
 final class Deviations {
     private final StageModel model;
@@ -20,7 +20,10 @@ final class Deviations {
     Deviations(StageModel model, Map<String, Double> givenVolts) {
         this.model = model;
         // A node that no conducting path reaches answers to nothing, and would make the system singular.
-        givenVolts.keySet().stream().sorted().filter(node -> model.transferOhms(node, node) > 1e-9).forEach(given::add);
+        givenVolts.keySet().stream()
+                .sorted()
+                .filter(node -> model.transferOhms(node, node) > 1e-9)
+                .forEach(given::add);
         int n = given.size();
         DMatrixRMaj own = new DMatrixRMaj(n, n);
         for (int i = 0; i < n; i++) {
@@ -30,7 +33,8 @@ final class Deviations {
         }
         DMatrixRMaj candidate = new DMatrixRMaj(n, n);
         // Two given nodes that are as good as one leave nothing to solve for; then nothing is implied.
-        boolean solvable = n > 0 && CommonOps_DDRM.invert(own, candidate) && !MatrixFeatures_DDRM.hasUncountable(candidate);
+        boolean solvable =
+                n > 0 && CommonOps_DDRM.invert(own, candidate) && !MatrixFeatures_DDRM.hasUncountable(candidate);
         inverse = solvable ? candidate : new DMatrixRMaj(n, n);
         currents = times(given.stream().mapToDouble(givenVolts::get).toArray());
     }
@@ -62,7 +66,9 @@ final class Deviations {
 
     /** Volts at {@code seen} per ampere through an added branch, while the given nodes are held where they are [Ω]. */
     double responseOhms(String seen, String from, String into) {
-        double[] atGiven = given.stream().mapToDouble(node -> model.responseOhms(node, from, into)).toArray();
+        double[] atGiven = given.stream()
+                .mapToDouble(node -> model.responseOhms(node, from, into))
+                .toArray();
         double[] held = times(atGiven);
         double response = model.responseOhms(seen, from, into);
         for (int i = 0; i < held.length; i++) {

@@ -25,8 +25,8 @@ import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.Volts;
 
 /**
- * The set as its circuit says it should work, every part at its nominal value: voltages at any line, what a meter shows,
- * how nodes answer each other. Solved when asked and kept; safe for several threads.
+ * The set as its circuit says it should work, every part at its nominal value: voltages at any line, what a meter
+ * shows, how nodes answer each other. Solved when asked and kept; safe for several threads.
  */
 final class HealthySet {
     private static final int KEPT_SETS = 64;
@@ -56,10 +56,7 @@ final class HealthySet {
         work = new AtWork(network);
     }
 
-    /**
-     * The set's circuit, if it is whole: it compiles, has a source and a tube, and settles with a supply voltage.
-     *
-     */
+    /** The set's circuit, if it is whole: it compiles, has a source and a tube, and settles with a supply voltage. */
     static Optional<HealthySet> of(BenchSet bench, String mode) {
         Key key = new Key(bench.cards(), bench.models(), bench.unread(), mode);
         synchronized (KEPT) {
@@ -88,7 +85,8 @@ final class HealthySet {
         }
         try {
             HealthySet set = new HealthySet(network(bench, mode));
-            boolean whole = !set.network.sources().isEmpty() && !set.network.amplifiers().isEmpty();
+            boolean whole = !set.network.sources().isEmpty()
+                    && !set.network.amplifiers().isEmpty();
             Optional<OperatingPoint> point = whole ? set.at(set.nominalLine()) : Optional.empty();
             return point.filter(HealthySet::isSupplied).map(found -> set);
         } catch (DeckRefused refused) {
@@ -97,7 +95,8 @@ final class HealthySet {
     }
 
     private static boolean isSupplied(OperatingPoint point) {
-        return point.network().names().stream().anyMatch(node -> point.volts(node).orElse(0) > LEAST_SUPPLY_VOLTS);
+        return point.network().names().stream()
+                .anyMatch(node -> point.volts(node).orElse(0) > LEAST_SUPPLY_VOLTS);
     }
 
     /** Line voltage the circuit is drawn for [V RMS]; 0 for a set on batteries. */
@@ -112,12 +111,17 @@ final class HealthySet {
     /**
      * The set with something changed, on this line.
      *
-     * @param change      of the values at that line
-     * @param nodes       read on DC
+     * @param change of the values at that line
+     * @param nodes read on DC
      * @param alternating read on AC, RMS
      * @return the operating point and what a meter shows at the nodes asked for; empty when it does not settle
      */
-    synchronized Optional<Changed> changed(UnaryOperator<Values> change, double line, List<String> nodes, List<String> alternating, Optional<Meter> meter) {
+    synchronized Optional<Changed> changed(
+            UnaryOperator<Values> change,
+            double line,
+            List<String> nodes,
+            List<String> alternating,
+            Optional<Meter> meter) {
         if (at(line).isEmpty() || !work.solve(values(line)).settled().isPresent()) {
             return Optional.empty();
         }
@@ -131,9 +135,21 @@ final class HealthySet {
         Map<String, OptionalDouble> volts = new HashMap<>();
         for (String node : nodes) {
             OptionalDouble open = point.get().volts(node);
-            volts.put(node, meter.isEmpty() || open.isEmpty() ? open : readings.reads(node, v -> meter.get().inputResistance(new Volts(v)).value()));
+            volts.put(
+                    node,
+                    meter.isEmpty() || open.isEmpty()
+                            ? open
+                            : readings.reads(
+                                    node,
+                                    v -> meter.get()
+                                            .inputResistance(new Volts(v))
+                                            .value()));
         }
-        alternating.forEach(node -> volts.put(node, ripple.isPresent() && knows(node) ? OptionalDouble.of(ripple.get().rms(node)) : OptionalDouble.empty()));
+        alternating.forEach(node -> volts.put(
+                node,
+                ripple.isPresent() && knows(node)
+                        ? OptionalDouble.of(ripple.get().rms(node))
+                        : OptionalDouble.empty()));
         return Optional.of(new Changed(point.get(), volts));
     }
 
@@ -175,17 +191,29 @@ final class HealthySet {
         if (point.isEmpty() || network.node(node).isEmpty()) {
             return OptionalDouble.empty();
         }
-        return new MeterReadings(work, point.get()).reads(node, volts -> meter.inputResistance(new Volts(volts)).value());
+        return new MeterReadings(work, point.get())
+                .reads(node, volts -> meter.inputResistance(new Volts(volts)).value());
     }
 
-    /** Volts at {@code seen} per ampere fed into {@code driven}, around the nominal line [Ω]; empty where nothing leads. */
+    /**
+     * Volts at {@code seen} per ampere fed into {@code driven}, around the nominal line [Ω]; empty where nothing leads.
+     */
     synchronized OptionalDouble transferOhms(String seen, String driven) {
         int to = network.node(seen).orElse(-1);
         int from = network.node(driven).orElse(-1);
-        if (to < 0 || from < 0 || at(nominalLine()).map(point -> point.volts(seen).isEmpty() || point.volts(driven).isEmpty()).orElse(true)) {
+        if (to < 0
+                || from < 0
+                || at(nominalLine())
+                        .map(point -> point.volts(seen).isEmpty()
+                                || point.volts(driven).isEmpty())
+                        .orElse(true)) {
             return OptionalDouble.empty();
         }
-        double[] row = answers.computeIfAbsent(seen, node -> Sensitivities.of(work, values(nominalLine())).map(found -> found.answers(node)).orElse(new double[0]));
+        double[] row = answers.computeIfAbsent(
+                seen,
+                node -> Sensitivities.of(work, values(nominalLine()))
+                        .map(found -> found.answers(node))
+                        .orElse(new double[0]));
         return row.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(row[from]);
     }
 
@@ -194,7 +222,8 @@ final class HealthySet {
         List<String> missing = new ArrayList<>(nodes);
         missing.removeIf(node -> answers.containsKey(node) || network.node(node).orElse(-1) < 0);
         if (!missing.isEmpty()) {
-            Sensitivities.of(work, values(nominalLine())).ifPresent(found -> missing.forEach(node -> answers.put(node, found.answers(node))));
+            Sensitivities.of(work, values(nominalLine()))
+                    .ifPresent(found -> missing.forEach(node -> answers.put(node, found.answers(node))));
         }
     }
 }

@@ -19,7 +19,9 @@ final class LeakRule implements SuspicionRule {
 
     private static final double MOST_OHMS = 5e8;
 
-    /** A capacitor turning more than this into heat does not last, so it is seldom found doing so (FORMULAS, policy). */
+    /**
+     * A capacitor turning more than this into heat does not last, so it is seldom found doing so (FORMULAS, policy).
+     */
     private static final double LASTING_WATTS = 0.3;
 
     @Override
@@ -30,7 +32,10 @@ final class LeakRule implements SuspicionRule {
     @Override
     public Stream<Guess> guesses(Scene scene) {
         List<String> reach = scene.point().grid ? scene.model().island(scene.node()) : List.of(scene.node());
-        return reach.stream().flatMap(node -> scene.model().paths().blocks.stream().filter(block -> block.touches(node)).flatMap(block -> guess(scene, block, node, block.other(node)).stream()));
+        return reach.stream()
+                .flatMap(node -> scene.model().paths().blocks.stream()
+                        .filter(block -> block.touches(node))
+                        .flatMap(block -> guess(scene, block, node, block.other(node)).stream()));
     }
 
     private java.util.Optional<Guess> guess(Scene scene, DcPaths.Block block, String here, String there) {
@@ -48,25 +53,44 @@ final class LeakRule implements SuspicionRule {
         }
         boolean shorted = leak < SHORT_OHMS;
         boolean urgent = scene.point().grid || shorted;
-        return java.util.Optional.of(new Guess(id(), block.part().reference(), shorted ? "shorted" : "leaky", OptionalDouble.of(leak),
-                frequency(block.part(), scene.point().grid) / (1 + Math.abs(across * amperes.getAsDouble()) / LASTING_WATTS) * scene.agreement(there, here, amperes.getAsDouble()),
-                reason(scene, block.part(), there, across, amperes.getAsDouble(), leak, shorted), confirm(scene, block.part(), here, there), urgent));
+        return java.util.Optional.of(new Guess(
+                id(),
+                block.part().reference(),
+                shorted ? "shorted" : "leaky",
+                OptionalDouble.of(leak),
+                frequency(block.part(), scene.point().grid)
+                        / (1 + Math.abs(across * amperes.getAsDouble()) / LASTING_WATTS)
+                        * scene.agreement(there, here, amperes.getAsDouble()),
+                reason(scene, block.part(), there, across, amperes.getAsDouble(), leak, shorted),
+                confirm(scene, block.part(), here, there),
+                urgent));
     }
 
-    private static String reason(Scene scene, Part part, String there, double across, double amperes, double leak, boolean shorted) {
-        String joins = part.reference() + " joins " + scene.phrases().name(scene.node()) + " to " + scene.phrases().name(there) + " and should block";
-        return joins + "; " + Engineering.print(Math.abs(amperes), Unit.AMPERE) + " through it, " + (shorted ? "a short" : "a leak of about " + Phrases.ohms(leak)) + ", makes this reading (" + Phrases.volts(Math.abs(across)) + " across it).";
+    private static String reason(
+            Scene scene, Part part, String there, double across, double amperes, double leak, boolean shorted) {
+        String joins = part.reference() + " joins " + scene.phrases().name(scene.node()) + " to "
+                + scene.phrases().name(there) + " and should block";
+        return joins + "; " + Engineering.print(Math.abs(amperes), Unit.AMPERE) + " through it, "
+                + (shorted ? "a short" : "a leak of about " + Phrases.ohms(leak)) + ", makes this reading ("
+                + Phrases.volts(Math.abs(across)) + " across it).";
     }
 
     private static Test confirm(Scene scene, Part part, String here, String there) {
         String name = scene.phrases().name(scene.node());
         if (scene.point().grid) {
-            return new Test("Switch off, pull the plug, discharge, and lift the grid end of " + part.reference() + "; then power up and read " + name + " again.",
-                    "At its bias: " + part.reference() + " was leaking. Still positive: the tube is gassy. Type the reading and “" + part.reference() + " lifted”.");
+            return new Test(
+                    "Switch off, pull the plug, discharge, and lift the grid end of " + part.reference()
+                            + "; then power up and read " + name + " again.",
+                    "At its bias: " + part.reference()
+                            + " was leaking. Still positive: the tube is gassy. Type the reading and “"
+                            + part.reference() + " lifted”.");
         }
         String end = there.equals("0") ? "one end" : "the " + name + " end";
-        return new Test("Switch off, pull the plug, discharge, lift " + end + " of " + part.reference() + " and test its leakage at working voltage.",
-                "Or power up and read " + name + " again with it lifted, typed with “" + part.reference() + " lifted”.");
+        return new Test(
+                "Switch off, pull the plug, discharge, lift " + end + " of " + part.reference()
+                        + " and test its leakage at working voltage.",
+                "Or power up and read " + name + " again with it lifted, typed with “" + part.reference()
+                        + " lifted”.");
     }
 
     /** Paper leaks, electrolytics often do, ceramics, micas and films seldom. */

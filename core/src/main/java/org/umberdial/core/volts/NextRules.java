@@ -14,7 +14,9 @@ final class NextRules {
         }
 
         Optional<Suspect> leading(Finding finding) {
-            return finding.suspects().stream().filter(suspect -> suspect.standing() != Suspect.Standing.CLEARED).findFirst();
+            return finding.suspects().stream()
+                    .filter(suspect -> suspect.standing() != Suspect.Standing.CLEARED)
+                    .findFirst();
         }
     }
 
@@ -32,7 +34,10 @@ final class NextRules {
 
     static Optional<NextAct> choose(BenchSet set, List<PointVerdict> points, List<Finding> findings) {
         Situation situation = new Situation(set, points, findings);
-        return RULES.stream().map(rule -> rule.choose.apply(situation)).flatMap(Optional::stream).findFirst();
+        return RULES.stream()
+                .map(rule -> rule.choose.apply(situation))
+                .flatMap(Optional::stream)
+                .findFirst();
     }
 
     /** Running on does harm: nothing else is read first. */
@@ -41,45 +46,106 @@ final class NextRules {
             Optional<Suspect> suspect = s.leading(finding);
             if (finding.urgent() && suspect.isPresent()) {
                 boolean proven = suspect.get().standing() == Suspect.Standing.PROVEN;
-                String title = proven ? "Switch off and replace " + suspect.get().part() + "." : suspect.get().confirm();
-                return Optional.of(new NextAct("stop-harm", finding.node(), title, (proven ? suspect.get().part() + " is proven " + suspect.get().failure() + ". " : suspect.get().tells() + " ") + "Before any further reading: running on overheats the tube" + odds(suspect.get()) + ".", false));
+                String title = proven
+                        ? "Switch off and replace " + suspect.get().part() + "."
+                        : suspect.get().confirm();
+                return Optional.of(new NextAct(
+                        "stop-harm",
+                        finding.node(),
+                        title,
+                        (proven
+                                        ? suspect.get().part() + " is proven "
+                                                + suspect.get().failure() + ". "
+                                        : suspect.get().tells() + " ")
+                                + "Before any further reading: running on overheats the tube" + odds(suspect.get())
+                                + ".",
+                        false));
             }
         }
         return Optional.empty();
     }
 
     private static Optional<NextAct> noPoints(Situation s) {
-        return s.points.isEmpty() ? Optional.of(new NextAct("no-points", "", "Enter the circuit and its test points.", "Without them there is nothing to compare a reading with; a SPICE deck or the parts table will do.", false)) : Optional.empty();
+        return s.points.isEmpty()
+                ? Optional.of(new NextAct(
+                        "no-points",
+                        "",
+                        "Enter the circuit and its test points.",
+                        "Without them there is nothing to compare a reading with; a SPICE deck or the parts "
+                                + "table will do.",
+                        false))
+                : Optional.empty();
     }
 
     private static Optional<NextAct> readNext(Situation s) {
         return s.unread().findFirst().map(point -> {
-            String where = point.point().hint().isEmpty() ? "" : " (" + point.point().hint() + ")";
-            String expects = point.expected().isPresent() ? " A healthy set shows " + Phrases.volts(point.expected().getAsDouble()) + " here." : "";
+            String where =
+                    point.point().hint().isEmpty() ? "" : " (" + point.point().hint() + ")";
+            String expects = point.expected().isPresent()
+                    ? " A healthy set shows " + Phrases.volts(point.expected().getAsDouble()) + " here."
+                    : "";
             long left = s.unread().count();
-            String why = s.findings.isEmpty() ? "Next in probing order; " + left + (left == 1 ? " point is" : " points are") + " unread." : "A fault is suspected already; this reading says more about it before anything is lifted.";
-            return new NextAct("read-next", point.point().node(), "Read " + point.point().name() + where + "." + expects, why, true);
+            String why = s.findings.isEmpty()
+                    ? "Next in probing order; " + left + (left == 1 ? " point is" : " points are") + " unread."
+                    : "A fault is suspected already; this reading says more about it before anything is lifted.";
+            return new NextAct(
+                    "read-next",
+                    point.point().node(),
+                    "Read " + point.point().name() + where + "." + expects,
+                    why,
+                    true);
         });
     }
 
     private static Optional<NextAct> confirmWorst(Situation s) {
         return s.findings.stream()
-                .flatMap(finding -> s.leading(finding).filter(suspect -> suspect.standing() == Suspect.Standing.OPEN).map(suspect -> new NextAct("confirm-worst", finding.node(), suspect.confirm(), suspect.tells() + " It settles the worst finding left, " + finding.text().replaceAll(":.*", "") + odds(suspect) + ".", false)).stream())
+                .flatMap(finding -> s
+                        .leading(finding)
+                        .filter(suspect -> suspect.standing() == Suspect.Standing.OPEN)
+                        .map(suspect -> new NextAct(
+                                "confirm-worst",
+                                finding.node(),
+                                suspect.confirm(),
+                                suspect.tells() + " It settles the worst finding left, "
+                                        + finding.text().replaceAll(":.*", "") + odds(suspect) + ".",
+                                false))
+                        .stream())
                 .findFirst();
     }
 
     private static Optional<NextAct> replaceProven(Situation s) {
         return s.findings.stream()
-                .flatMap(finding -> s.leading(finding).filter(suspect -> suspect.standing() == Suspect.Standing.PROVEN).map(suspect -> new NextAct("replace-proven", finding.node(), "Switch off, pull the plug, discharge; replace " + suspect.part() + ", then read " + s.set.nameOf(finding.node()) + " again.", suspect.part() + " is proven " + suspect.failure() + ".", false)).stream())
+                .flatMap(finding -> s
+                        .leading(finding)
+                        .filter(suspect -> suspect.standing() == Suspect.Standing.PROVEN)
+                        .map(suspect -> new NextAct(
+                                "replace-proven",
+                                finding.node(),
+                                "Switch off, pull the plug, discharge; replace " + suspect.part() + ", then read "
+                                        + s.set.nameOf(finding.node()) + " again.",
+                                suspect.part() + " is proven " + suspect.failure() + ".",
+                                false))
+                        .stream())
                 .findFirst();
     }
 
     private static Optional<NextAct> watchDrift(Situation s) {
-        return s.points.stream().filter(point -> point.verdict() != Verdict.UNREAD).findFirst().map(point -> new NextAct("watch-drift", point.point().node(), "Let it run ten minutes and read " + point.point().name() + " again.", "Every point is inside its band; a fall while it warms would show a leak that cold readings miss.", true));
+        return s.points.stream()
+                .filter(point -> point.verdict() != Verdict.UNREAD)
+                .findFirst()
+                .map(point -> new NextAct(
+                        "watch-drift",
+                        point.point().node(),
+                        "Let it run ten minutes and read " + point.point().name() + " again.",
+                        "Every point is inside its band; a fall while it warms would show a leak that cold "
+                                + "readings miss.",
+                        true));
     }
 
     private static String odds(Suspect suspect) {
         long tenths = Math.round(10 * suspect.odds());
-        return suspect.standing() == Suspect.Standing.OPEN && tenths > 0 && tenths < 10 ? " (" + suspect.part() + " " + suspect.failure() + ": odds " + tenths + " in 10)" : "";
+        return suspect.standing() == Suspect.Standing.OPEN && tenths > 0 && tenths < 10
+                ? " (" + suspect.part() + " " + suspect.failure() + ": odds " + tenths + " in 10)"
+                : "";
     }
 }

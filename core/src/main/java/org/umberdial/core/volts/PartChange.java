@@ -5,8 +5,9 @@ import org.umberdial.core.circuit.network.Values;
 /**
  * One thing changed about a part, to see what it does.
  *
- * @param part  reference of its card
- * @param value ohms, farads or volts for {@code VALUE}, ohms for {@code LEAK}, share of the emission for {@code WEAK}; unused otherwise
+ * @param part reference of its card
+ * @param value ohms, farads or volts for {@code VALUE}, ohms for {@code LEAK}, share of the emission for {@code WEAK};
+ *     unused otherwise
  */
 public record PartChange(String part, Kind kind, double value) {
     /** What can be changed. */

@@ -13,7 +13,7 @@ public final class PartOhms {
     private PartOhms() {}
 
     /**
-     * @param ohms   what was read [Ω], not negative
+     * @param ohms what was read [Ω], not negative
      * @param lifted whether one lead was free
      */
     public static Judged judge(Part part, double ohms, boolean lifted) {
@@ -24,12 +24,22 @@ public final class PartOhms {
         double off = ohms / nominal - 1;
         String size = Math.round(100 * Math.abs(off)) + " % " + (off < 0 ? "below " : "above ") + Phrases.ohms(nominal);
         if (off > part.tolerance().fraction()) {
-            return new Judged(Verdict.BAD, size + "; paths beside it can only lower a reading, so it has drifted. Let the reading settle first.");
+            return new Judged(
+                    Verdict.BAD,
+                    size
+                            + "; paths beside it can only lower a reading, so it has drifted. Let the reading "
+                            + "settle first.");
         }
         if (lifted) {
             boolean good = off >= -part.tolerance().fraction();
-            return new Judged(good ? Verdict.GOOD : Verdict.BAD, size + (good ? ", inside its tolerance." : ", outside its tolerance with nothing beside it."));
+            return new Judged(
+                    good ? Verdict.GOOD : Verdict.BAD,
+                    size + (good ? ", inside its tolerance." : ", outside its tolerance with nothing beside it."));
         }
-        return new Judged(Verdict.DOUBT, size + ": in circuit this proves nothing, since paths beside it may lower it. Lift one lead to be sure.");
+        return new Judged(
+                Verdict.DOUBT,
+                size
+                        + ": in circuit this proves nothing, since paths beside it may lower it. Lift one "
+                        + "lead to be sure.");
     }
 }

@@ -16,7 +16,9 @@ import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Ohms;
 import org.umberdial.core.value.Unit;
 
-/** The sentences a verdict rests on, in the words of the trade (North American; the shop's vocabulary is put over them). */
+/**
+ * The sentences a verdict rests on, in the words of the trade (North American; the shop's vocabulary is put over them).
+ */
 final class Phrases {
     private final BenchSet set;
     /** Up to here sheet and circuit say the same. */
@@ -48,13 +50,21 @@ final class Phrases {
     String reason(Probed p, Verdict verdict, Set<String> causes) {
         double off = p.shownDeviation();
         double expected = p.healthyShown.orElse(0);
-        String size = off == 0 ? "exactly as expected" : volts(Math.abs(off)) + (off > 0 ? " high" : " low") + percent(off, expected);
+        String size = off == 0
+                ? "exactly as expected"
+                : volts(Math.abs(off)) + (off > 0 ? " high" : " low") + percent(off, expected);
         return switch (verdict) {
             case GOOD -> capital(size) + ", inside the band of ± " + volts(p.band()) + ".";
-            case FOLLOWS -> capital(size) + ", as it must be with " + names(causes) + (causes.size() > 1 ? " where they are" : " where it is") + ": no fault of its own.";
-            case DOUBT -> p.selfBiased ? oscillator(p, size) : capital(size) + ": outside " + share(policy.spread()) + ", not yet wrong.";
+            case FOLLOWS ->
+                capital(size) + ", as it must be with " + names(causes)
+                        + (causes.size() > 1 ? " where they are" : " where it is") + ": no fault of its own.";
+            case DOUBT ->
+                p.selfBiased
+                        ? oscillator(p, size)
+                        : capital(size) + ": outside " + share(policy.spread()) + ", not yet wrong.";
             case BAD -> bad(p, off, size);
-            case NO_EXPECTATION -> "The sheet gives nothing here for this mode; enter its value or judge by the neighbours.";
+            case NO_EXPECTATION ->
+                "The sheet gives nothing here for this mode; enter its value or judge by the neighbours.";
             case UNREAD -> "";
         };
     }
@@ -74,47 +84,88 @@ final class Phrases {
 
     private static String oscillator(Probed p, String size) {
         boolean weak = Math.abs(p.reading.value()) < Math.abs(p.healthyShown.orElse(0));
-        return capital(size) + ": this grid lives by its own oscillation, which is " + (weak ? "weaker" : "stronger") + " than it should be. Read it on 10 MΩ or more, since the meter loads it.";
+        return capital(size) + ": this grid lives by its own oscillation, which is " + (weak ? "weaker" : "stronger")
+                + " than it should be. Read it on 10 MΩ or more, since the meter loads it.";
     }
 
     String drift(Reading first, Reading last) {
         double minutes = last.minutesOn().orElse(0) - first.minutesOn().orElse(0);
-        return " It moved from " + volts(first.value()) + " to " + volts(last.value()) + " in " + Math.round(minutes) + " minutes: something changes as it heats.";
+        return " It moved from " + volts(first.value()) + " to " + volts(last.value()) + " in " + Math.round(minutes)
+                + " minutes: something changes as it heats.";
     }
 
-    List<String> arithmetic(TestPoint point, Optional<SheetValue> sheet, OptionalDouble open, Ohms source, OptionalDouble expected, Bench bench, Optional<Probed> probed) {
+    List<String> arithmetic(
+            TestPoint point,
+            Optional<SheetValue> sheet,
+            OptionalDouble open,
+            Ohms source,
+            OptionalDouble expected,
+            Bench bench,
+            Optional<Probed> probed) {
         if (model.isSolved()) {
             return solved(point, sheet, open, source, expected, bench, probed);
         }
         List<String> steps = new ArrayList<>();
         sheet.ifPresent(value -> {
-            steps.add("Sheet: " + volts(value.value()) + " at " + volts(value.lineVolts()) + " line" + value.meter().map(meter -> ", meter " + meter.notation()).orElse("") + (value.mode().isEmpty() ? "" : ", " + value.mode()));
-            model.healthyVolts(point.node(), value.lineVolts()).ifPresent(unloaded -> steps.add("Without the sheet's meter: " + volts(unloaded) + (source.value() >= 1 ? ", behind " + ohms(source.value()) : "")));
+            steps.add("Sheet: " + volts(value.value()) + " at " + volts(value.lineVolts()) + " line"
+                    + value.meter().map(meter -> ", meter " + meter.notation()).orElse("")
+                    + (value.mode().isEmpty() ? "" : ", " + value.mode()));
+            model.healthyVolts(point.node(), value.lineVolts())
+                    .ifPresent(unloaded -> steps.add("Without the sheet's meter: " + volts(unloaded)
+                            + (source.value() >= 1 ? ", behind " + ohms(source.value()) : "")));
         });
         if (open.isPresent()) {
-            steps.add(model.isSupplyFed(point.node()) ? "On your " + volts(bench.lineVolts()) + " line: " + volts(open.getAsDouble()) : "Not fed by the supply, so the line does not move it");
+            steps.add(
+                    model.isSupplyFed(point.node())
+                            ? "On your " + volts(bench.lineVolts()) + " line: " + volts(open.getAsDouble())
+                            : "Not fed by the supply, so the line does not move it");
         }
         if (expected.isPresent() && bench.meter().isPresent()) {
             Meter meter = bench.meter().get();
-            steps.add("On your meter (" + ohms(meter.inputResistance(new org.umberdial.core.value.Volts(open.orElse(0))).value()) + "): " + volts(expected.getAsDouble()));
+            steps.add("On your meter ("
+                    + ohms(meter.inputResistance(new org.umberdial.core.value.Volts(open.orElse(0)))
+                            .value()) + "): " + volts(expected.getAsDouble()));
         }
-        probed.filter(p -> differs(p.reading, bench) && p.healthyShown.isPresent()).ifPresent(p -> steps.add("Your reading was taken on a " + volts(p.reading.lineVolts()) + " line" + p.reading.meter().map(meter -> " with " + meter.notation()).orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
+        probed.filter(p -> differs(p.reading, bench) && p.healthyShown.isPresent())
+                .ifPresent(p -> steps.add("Your reading was taken on a " + volts(p.reading.lineVolts()) + " line"
+                        + p.reading
+                                .meter()
+                                .map(meter -> " with " + meter.notation())
+                                .orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
         return steps;
     }
 
     /** The steps when the circuit itself was solved: it comes first, the sheet is compared with it. */
-    private List<String> solved(TestPoint point, Optional<SheetValue> sheet, OptionalDouble open, Ohms source, OptionalDouble expected, Bench bench, Optional<Probed> probed) {
+    private List<String> solved(
+            TestPoint point,
+            Optional<SheetValue> sheet,
+            OptionalDouble open,
+            Ohms source,
+            OptionalDouble expected,
+            Bench bench,
+            Optional<Probed> probed) {
         List<String> steps = new ArrayList<>();
-        open.ifPresent(volts -> steps.add("The circuit, solved on your " + volts(bench.lineVolts()) + " line: " + volts(volts) + (source.value() >= 1 ? ", behind " + ohms(source.value()) : "")));
+        open.ifPresent(volts -> steps.add("The circuit, solved on your " + volts(bench.lineVolts()) + " line: "
+                + volts(volts) + (source.value() >= 1 ? ", behind " + ohms(source.value()) : "")));
         if (expected.isPresent() && bench.meter().isPresent()) {
             Meter meter = bench.meter().get();
-            steps.add("On your meter (" + ohms(meter.inputResistance(new org.umberdial.core.value.Volts(open.orElse(0))).value()) + "): " + volts(expected.getAsDouble()));
+            steps.add("On your meter ("
+                    + ohms(meter.inputResistance(new org.umberdial.core.value.Volts(open.orElse(0)))
+                            .value()) + "): " + volts(expected.getAsDouble()));
         }
         sheet.ifPresent(value -> {
-            steps.add("Sheet: " + volts(value.value()) + " at " + volts(value.lineVolts()) + " line" + value.meter().map(meter -> ", meter " + meter.notation()).orElse("") + (value.mode().isEmpty() ? "" : ", " + value.mode()));
-            model.solvedShown(point.node(), value.lineVolts(), value.meter()).ifPresent(shown -> steps.add(comparison(point, value, shown, source)));
+            steps.add("Sheet: " + volts(value.value()) + " at " + volts(value.lineVolts()) + " line"
+                    + value.meter().map(meter -> ", meter " + meter.notation()).orElse("")
+                    + (value.mode().isEmpty() ? "" : ", " + value.mode()));
+            model.solvedShown(point.node(), value.lineVolts(), value.meter())
+                    .ifPresent(shown -> steps.add(comparison(point, value, shown, source)));
         });
-        probed.filter(p -> differs(p.reading, bench) && p.healthyShown.isPresent()).ifPresent(p -> steps.add("Your reading was taken on a " + volts(p.reading.lineVolts()) + " line" + p.reading.meter().map(meter -> " with " + meter.notation()).orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
+        probed.filter(p -> differs(p.reading, bench) && p.healthyShown.isPresent())
+                .ifPresent(p -> steps.add("Your reading was taken on a " + volts(p.reading.lineVolts()) + " line"
+                        + p.reading
+                                .meter()
+                                .map(meter -> " with " + meter.notation())
+                                .orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
         return steps;
     }
 
@@ -126,8 +177,14 @@ final class Phrases {
         if (share < AGREEING && Math.abs(off) < Math.max(0.2, AGREEING * Math.abs(sheet.value()))) {
             return same + ", the same but for rounding";
         }
-        String size = same + ", " + (Math.abs(sheet.value()) < 1 ? volts(Math.abs(off)) : Math.round(100 * share) + " %") + (Math.abs(shown) < Math.abs(sheet.value()) ? " less" : " more");
-        double loading = sheet.meter().map(meter -> source.value() / meter.inputResistance(new org.umberdial.core.value.Volts(sheet.value())).value()).orElse(0.0);
+        String size =
+                same + ", " + (Math.abs(sheet.value()) < 1 ? volts(Math.abs(off)) : Math.round(100 * share) + " %")
+                        + (Math.abs(shown) < Math.abs(sheet.value()) ? " less" : " more");
+        double loading = sheet.meter()
+                .map(meter -> source.value()
+                        / meter.inputResistance(new org.umberdial.core.value.Volts(sheet.value()))
+                                .value())
+                .orElse(0.0);
         if (Probed.isSelfBiased(model, point.node())) {
             return size + "; how strongly a stage oscillates differs from tube to tube";
         }
@@ -137,16 +194,21 @@ final class Phrases {
         if (share <= policy.spread()) {
             return size + ", within what tubes and parts of a healthy set differ";
         }
-        return size + ", more than tubes and parts of a healthy set differ: check the values entered around it, or what the sheet's volume, band and meter were";
+        return size
+                + ", more than tubes and parts of a healthy set differ: check the values entered around it, "
+                + "or what the sheet's volume, band and meter were";
     }
 
     private static boolean differs(Reading reading, Bench bench) {
-        return Math.abs(reading.lineVolts() - bench.lineVolts()) > 0.05 || !reading.meter().equals(bench.meter());
+        return Math.abs(reading.lineVolts() - bench.lineVolts()) > 0.05
+                || !reading.meter().equals(bench.meter());
     }
 
     private String names(Set<String> nodes) {
         List<String> named = nodes.stream().map(this::name).collect(Collectors.toList());
-        return named.size() < 2 ? String.join("", named) : String.join(", ", named.subList(0, named.size() - 1)) + " and " + named.get(named.size() - 1);
+        return named.size() < 2
+                ? String.join("", named)
+                : String.join(", ", named.subList(0, named.size() - 1)) + " and " + named.get(named.size() - 1);
     }
 
     private static String percent(double off, double expected) {
@@ -154,7 +216,11 @@ final class Phrases {
     }
 
     static String share(double fraction) {
-        return new java.math.BigDecimal(100 * fraction).round(new java.math.MathContext(3)).stripTrailingZeros().toPlainString() + " %";
+        return new java.math.BigDecimal(100 * fraction)
+                        .round(new java.math.MathContext(3))
+                        .stripTrailingZeros()
+                        .toPlainString()
+                + " %";
     }
 
     private static String capital(String text) {

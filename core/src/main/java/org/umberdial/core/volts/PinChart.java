@@ -38,16 +38,28 @@ public record PinChart(List<Socket> sockets, List<Line> points, Optional<String>
             return new PinChart(List.of(), List.of(), Optional.empty(), WhatIf.whyUnsolved(set, mode));
         }
         ColdOhms cold = new ColdOhms(Values.nominal(network));
-        Optional<String> supply = HealthySet.of(set, mode).flatMap(solved -> solved.point(solved.nominalLine())).flatMap(point -> point.supplyNode());
+        Optional<String> supply = HealthySet.of(set, mode)
+                .flatMap(solved -> solved.point(solved.nominalLine()))
+                .flatMap(point -> point.supplyNode());
         Map<String, Double> toReference = cold.chart("0");
         Map<String, Double> toSupply = supply.map(cold::chart).orElse(Map.of());
         List<Socket> sockets = new ArrayList<>();
         for (Deck.SocketPins socket : set.sockets()) {
             List<Pin> pins = new ArrayList<>();
-            socket.pins().forEach((pin, node) -> pins.add(new Pin(pin, node, toReference.getOrDefault(node, Double.POSITIVE_INFINITY), toSupply.getOrDefault(node, Double.POSITIVE_INFINITY))));
+            socket.pins()
+                    .forEach((pin, node) -> pins.add(new Pin(
+                            pin,
+                            node,
+                            toReference.getOrDefault(node, Double.POSITIVE_INFINITY),
+                            toSupply.getOrDefault(node, Double.POSITIVE_INFINITY))));
             sockets.add(new Socket(socket.socket(), socket.type(), pins));
         }
-        List<Line> points = set.testPoints().stream().map(point -> new Line(point, toReference.getOrDefault(point.node(), Double.POSITIVE_INFINITY), toSupply.getOrDefault(point.node(), Double.POSITIVE_INFINITY))).toList();
+        List<Line> points = set.testPoints().stream()
+                .map(point -> new Line(
+                        point,
+                        toReference.getOrDefault(point.node(), Double.POSITIVE_INFINITY),
+                        toSupply.getOrDefault(point.node(), Double.POSITIVE_INFINITY)))
+                .toList();
         return new PinChart(sockets, points, supply, "");
     }
 }

@@ -25,22 +25,38 @@ public final class Plausibility {
         double size = Math.abs(entry.value());
         String shown = Engineering.print(entry.value(), entry.kind().unit());
         if (entry.kind() == ReadingKind.OHMS) {
-            return size > 1e9 ? Optional.of(shown + " is beyond what a meter reads. Keep it all the same?") : Optional.empty();
+            return size > 1e9
+                    ? Optional.of(shown + " is beyond what a meter reads. Keep it all the same?")
+                    : Optional.empty();
         }
         if (entry.kind() != ReadingKind.DC && entry.kind() != ReadingKind.AC) {
-            return size > 10 ? Optional.of(shown + " would blow any fuse. Is it in milliamperes? Keep it all the same?") : Optional.empty();
+            return size > 10
+                    ? Optional.of(shown + " would blow any fuse. Is it in milliamperes? Keep it all the same?")
+                    : Optional.empty();
         }
         String name = set.nameOf(entry.subject());
         if (name.toLowerCase(java.util.Locale.ROOT).contains("heater") && size > MOST_HEATER_VOLTS) {
-            return Optional.of(shown + " at " + name + ": no heater stands that. Was it " + Engineering.print(entry.value() / 1000, entry.kind().unit()) + "? Keep it all the same?");
+            return Optional.of(shown + " at " + name + ": no heater stands that. Was it "
+                    + Engineering.print(entry.value() / 1000, entry.kind().unit()) + "? Keep it all the same?");
         }
         if (size > MOST_VOLTS) {
-            return Optional.of(shown + " at " + name + " is beyond any home set. Was it " + Engineering.print(entry.value() / 1000, entry.kind().unit()) + "? Keep it all the same?");
+            return Optional.of(shown + " at " + name + " is beyond any home set. Was it "
+                    + Engineering.print(entry.value() / 1000, entry.kind().unit()) + "? Keep it all the same?");
         }
-        double highest = set.sheet().stream().filter(value -> value.kind() == entry.kind()).mapToDouble(SheetValue::value).map(Math::abs).max().orElse(Double.POSITIVE_INFINITY);
-        double scale = set.sheet().stream().mapToDouble(SheetValue::lineVolts).findFirst().orElse(bench.lineVolts());
+        double highest = set.sheet().stream()
+                .filter(value -> value.kind() == entry.kind())
+                .mapToDouble(SheetValue::value)
+                .map(Math::abs)
+                .max()
+                .orElse(Double.POSITIVE_INFINITY);
+        double scale = set.sheet().stream()
+                .mapToDouble(SheetValue::lineVolts)
+                .findFirst()
+                .orElse(bench.lineVolts());
         if (size > 50 && size > OVER_HIGHEST * highest * bench.lineVolts() / scale) {
-            return Optional.of(shown + " at " + name + " is more than three times the highest voltage on the sheet (" + Engineering.print(highest, entry.kind().unit()) + "). Is the decimal sign where it belongs? Keep it all the same?");
+            return Optional.of(shown + " at " + name + " is more than three times the highest voltage on the sheet ("
+                    + Engineering.print(highest, entry.kind().unit())
+                    + "). Is the decimal sign where it belongs? Keep it all the same?");
         }
         return Optional.empty();
     }

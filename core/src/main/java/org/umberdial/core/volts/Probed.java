@@ -27,6 +27,7 @@ final class Probed {
     final OptionalDouble healthyShown;
     /** What stands at the node against the reference with no meter connected [V]. */
     final double openVolts;
+
     private final HousePolicy policy;
     private final double accuracy;
 
@@ -41,16 +42,23 @@ final class Probed {
         this.source = model.sourceResistance(point.node(), reading.reference());
         OptionalDouble here = model.healthyVolts(point.node(), reading.lineVolts());
         OptionalDouble there = model.healthyVolts(reading.reference(), reading.lineVolts());
-        this.healthyOpen = here.isPresent() && there.isPresent() ? OptionalDouble.of(here.getAsDouble() - there.getAsDouble()) : OptionalDouble.empty();
+        this.healthyOpen = here.isPresent() && there.isPresent()
+                ? OptionalDouble.of(here.getAsDouble() - there.getAsDouble())
+                : OptionalDouble.empty();
         Optional<Meter> meter = reading.meter();
-        this.healthyShown = healthyOpen.isEmpty() ? healthyOpen : reading.reference().equals("0") ? model.healthyShown(point.node(), reading.lineVolts(), meter) : OptionalDouble.of(shown(meter, healthyOpen.getAsDouble()));
+        this.healthyShown = healthyOpen.isEmpty()
+                ? healthyOpen
+                : reading.reference().equals("0")
+                        ? model.healthyShown(point.node(), reading.lineVolts(), meter)
+                        : OptionalDouble.of(shown(meter, healthyOpen.getAsDouble()));
         double unloaded = unloaded(meter);
         this.openVolts = unloaded + (reading.reference().equals("0") ? 0 : there.orElse(0));
     }
 
     /** A grid with no DC of its own but a little bias: nothing the supply feeds may show on it. */
     static boolean isQuietGrid(StageModel model, String node) {
-        return isGrid(model, node) && model.healthyVolts(node, model.sheetLine().orElse(1)).orElse(0) > SELF_BIASED_VOLTS;
+        return isGrid(model, node)
+                && model.healthyVolts(node, model.sheetLine().orElse(1)).orElse(0) > SELF_BIASED_VOLTS;
     }
 
     /** A grid that its own oscillation biases; how far depends on the whole stage, so its band is wider. */
@@ -59,7 +67,9 @@ final class Probed {
     }
 
     private static boolean isGrid(StageModel model, String node) {
-        return !node.equals("0") && !model.isSupplyFed(node) && model.gridReachedFrom(node).isPresent();
+        return !node.equals("0")
+                && !model.isSupplyFed(node)
+                && model.gridReachedFrom(node).isPresent();
     }
 
     /**
@@ -67,10 +77,13 @@ final class Probed {
      * healthy set; a grid that lives from its own current does not follow a divider.
      */
     private double unloaded(Optional<Meter> meter) {
-        if (healthyShown.isPresent() && Math.abs(reading.value() - healthyShown.getAsDouble()) < 0.25 * Math.abs(healthyShown.getAsDouble())) {
+        if (healthyShown.isPresent()
+                && Math.abs(reading.value() - healthyShown.getAsDouble())
+                        < 0.25 * Math.abs(healthyShown.getAsDouble())) {
             return reading.value() + healthyOpen.getAsDouble() - healthyShown.getAsDouble();
         }
-        return meter.map(m -> m.unloaded(new Volts(reading.value()), source).value()).orElse(reading.value());
+        return meter.map(m -> m.unloaded(new Volts(reading.value()), source).value())
+                .orElse(reading.value());
     }
 
     double shown(Optional<Meter> meter, double open) {
@@ -78,7 +91,8 @@ final class Probed {
     }
 
     double band() {
-        return band(healthyShown.orElse(0), grid, policy, accuracy) + (selfBiased ? policy.doubtMargin() * Math.abs(healthyShown.orElse(0)) : 0);
+        return band(healthyShown.orElse(0), grid, policy, accuracy)
+                + (selfBiased ? policy.doubtMargin() * Math.abs(healthyShown.orElse(0)) : 0);
     }
 
     static double band(double expected, boolean grid, HousePolicy policy, double accuracy) {
@@ -96,8 +110,8 @@ final class Probed {
     }
 
     /**
-     * The same against a healthy set whose supply stands at a part of its voltage: a rail that is a tenth low takes every
-     * stage on it down by about a tenth, which small-signal slopes alone would not show.
+     * The same against a healthy set whose supply stands at a part of its voltage: a rail that is a tenth low takes
+     * every stage on it down by about a tenth, which small-signal slopes alone would not show.
      */
     double openDeviation(double supplyScale) {
         return openVolts - healthyOpen.orElse(openVolts) * (supplyFed ? supplyScale : 1);

@@ -11,9 +11,17 @@ import org.umberdial.core.tube.Electrode;
  *
  * @param held what the readings upstream imply, taken as given
  * @param supplyScale the rail that feeds the point, as a part of what it should be; 1 when it was not read
- * @param off  deviation left at the point once they are taken as given [V], no meter connected
+ * @param off deviation left at the point once they are taken as given [V], no meter connected
  */
-record Scene(StageModel model, Probed point, Deviations held, double off, double supplyScale, Map<String, Probed> probed, HousePolicy policy, Phrases phrases) {
+record Scene(
+        StageModel model,
+        Probed point,
+        Deviations held,
+        double off,
+        double supplyScale,
+        Map<String, Probed> probed,
+        HousePolicy policy,
+        Phrases phrases) {
     String node() {
         return point.point.node();
     }
@@ -31,7 +39,8 @@ record Scene(StageModel model, Probed point, Deviations held, double off, double
         if (read != null) {
             return read.openVolts;
         }
-        return model.healthyVolts(other, lineVolts()).orElse(0) * (model.isSupplyFed(other) ? supplyScale : 1) + held.at(other);
+        return model.healthyVolts(other, lineVolts()).orElse(0) * (model.isSupplyFed(other) ? supplyScale : 1)
+                + held.at(other);
     }
 
     /**
@@ -41,12 +50,14 @@ record Scene(StageModel model, Probed point, Deviations held, double off, double
      */
     OptionalDouble neededAmperes(String from, String into) {
         double response = held.responseOhms(node(), from, into);
-        return Math.abs(response) < 1e-3 || !Double.isFinite(off / response) ? OptionalDouble.empty() : OptionalDouble.of(off / response);
+        return Math.abs(response) < 1e-3 || !Double.isFinite(off / response)
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(off / response);
     }
 
     /**
-     * How well a branch of that current agrees with every other point that was read: 1 agrees, towards 0 contradicts. Points
-     * it does not move weigh on all suspects alike.
+     * How well a branch of that current agrees with every other point that was read: 1 agrees, towards 0 contradicts.
+     * Points it does not move weigh on all suspects alike.
      */
     double agreement(String from, String into, double amperes) {
         double sum = 0;
@@ -60,10 +71,17 @@ record Scene(StageModel model, Probed point, Deviations held, double off, double
     }
 
     private List<String> witnesses() {
-        return probed.keySet().stream().filter(other -> !other.equals(node()) && probed.get(other).healthyOpen.isPresent()).toList();
+        return probed.keySet().stream()
+                .filter(other ->
+                        !other.equals(node()) && probed.get(other).healthyOpen.isPresent())
+                .toList();
     }
 
     List<DcPaths.Stage> stagesHere() {
-        return model.paths().stages.stream().filter(stage -> stage.electrodeAt(node()).filter(Electrode::carriesStageCurrent).isPresent()).toList();
+        return model.paths().stages.stream()
+                .filter(stage -> stage.electrodeAt(node())
+                        .filter(Electrode::carriesStageCurrent)
+                        .isPresent())
+                .toList();
     }
 }

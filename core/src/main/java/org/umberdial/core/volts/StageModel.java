@@ -25,10 +25,10 @@ import org.umberdial.core.value.Volts;
 /**
  * The healthy set and its slopes, in one mode.
  *
- * <p>When the set's circuit is whole, both come from solving it ({@link HealthySet}). When it is not, the healthy set is what
- * the service sheet says, and deviations from it obey G δ = δi, with the resistors, the tube slopes (rp and gm of the type's
- * main published point) and the rectifier's regulation in G. Every voltage here is what stands at a node with no meter
- * connected, unless it says shown.
+ * <p>When the set's circuit is whole, both come from solving it ({@link HealthySet}). When it is not, the healthy set
+ * is what the service sheet says, and deviations from it obey G δ = δi, with the resistors, the tube slopes (rp and gm
+ * of the type's main published point) and the rectifier's regulation in G. Every voltage here is what stands at a node
+ * with no meter connected, unless it says shown.
  */
 public final class StageModel {
     /** Full-load sag of an ordinary capacitor-input supply, as a part of its voltage; only the order matters. */
@@ -69,21 +69,27 @@ public final class StageModel {
         this.slopes = slopes(shown);
         for (SheetValue value : sheetRows().toList()) {
             double source = slopes.sourceOhms(value.node(), "0");
-            Volts open = value.meter().filter(meter -> Double.isFinite(source)).map(meter -> meter.unloaded(new Volts(value.value()), new Ohms(Math.max(0, source)))).orElse(new Volts(value.value()));
+            Volts open = value.meter()
+                    .filter(meter -> Double.isFinite(source))
+                    .map(meter -> meter.unloaded(new Volts(value.value()), new Ohms(Math.max(0, source))))
+                    .orElse(new Volts(value.value()));
             sheetVolts.putIfAbsent(value.node(), open.value());
         }
         this.fixedVolts = derivedVolts();
         this.supplyFed = supplyFed();
         Optional<HealthySet> whole = HealthySet.of(set, mode);
         OptionalDouble onSheet = sheetRows().mapToDouble(SheetValue::lineVolts).findFirst();
-        this.sheetLine = onSheet.isPresent() || whole.isEmpty() ? onSheet : OptionalDouble.of(whole.get().nominalLine());
+        this.sheetLine = onSheet.isPresent() || whole.isEmpty()
+                ? onSheet
+                : OptionalDouble.of(whole.get().nominalLine());
         this.circuit = whole.filter(this::bearsOutTheSheet);
-        circuit.ifPresent(found -> found.prepare(set.testPoints().stream().map(point -> point.node()).toList()));
+        circuit.ifPresent(found -> found.prepare(
+                set.testPoints().stream().map(point -> point.node()).toList()));
     }
 
     /**
-     * Whether the circuit as entered gives most of what the sheet says. When it does not, parts of it are missing or wrong,
-     * and the sheet is the better witness.
+     * Whether the circuit as entered gives most of what the sheet says. When it does not, parts of it are missing or
+     * wrong, and the sheet is the better witness.
      */
     private boolean bearsOutTheSheet(HealthySet whole) {
         long told = 0;
@@ -93,7 +99,9 @@ public final class StageModel {
             if (Math.abs(stands) > TELLING_VOLTS) {
                 told++;
                 OptionalDouble found = whole.volts(value.node(), value.lineVolts());
-                borne += found.isPresent() && Math.abs(found.getAsDouble() - stands) < BORNE_OUT * Math.abs(stands) ? 1 : 0;
+                borne += found.isPresent() && Math.abs(found.getAsDouble() - stands) < BORNE_OUT * Math.abs(stands)
+                        ? 1
+                        : 0;
             }
         }
         return borne >= MOST * told;
@@ -109,7 +117,9 @@ public final class StageModel {
         if (circuit.isEmpty() || !circuit.get().knows(node)) {
             return OptionalDouble.empty();
         }
-        return meter.isPresent() ? circuit.get().shown(node, lineVolts, meter.get()) : circuit.get().volts(node, lineVolts);
+        return meter.isPresent()
+                ? circuit.get().shown(node, lineVolts, meter.get())
+                : circuit.get().volts(node, lineVolts);
     }
 
     /** What a meter shows at a node of the healthy set against the reference. */
@@ -119,11 +129,18 @@ public final class StageModel {
         if (solved.isPresent() || open.isEmpty() || meter.isEmpty()) {
             return solved.isPresent() ? solved : open;
         }
-        return OptionalDouble.of(meter.get().reads(new Volts(open.getAsDouble()), sourceResistance(node, "0")).value());
+        return OptionalDouble.of(meter.get()
+                .reads(new Volts(open.getAsDouble()), sourceResistance(node, "0"))
+                .value());
     }
 
     private java.util.stream.Stream<SheetValue> sheetRows() {
-        return set.sheet().stream().filter(value -> value.kind() == ReadingKind.DC && value.reference().equals("0") && (value.mode().isEmpty() || mode.isEmpty() || value.mode().equalsIgnoreCase(mode)));
+        return set.sheet().stream()
+                .filter(value -> value.kind() == ReadingKind.DC
+                        && value.reference().equals("0")
+                        && (value.mode().isEmpty()
+                                || mode.isEmpty()
+                                || value.mode().equalsIgnoreCase(mode)));
     }
 
     DcPaths paths() {
@@ -167,10 +184,15 @@ public final class StageModel {
         return supplyFed.contains(node);
     }
 
-    /** Resistance a meter sees between two nodes [Ω]; 0 where the network does not reach (then nothing is corrected). */
+    /**
+     * Resistance a meter sees between two nodes [Ω]; 0 where the network does not reach (then nothing is corrected).
+     */
     public Ohms sourceResistance(String node, String reference) {
         double ohms = solvedTransfer(node, node).isPresent()
-                ? transferOhms(node, node) - transferOhms(node, reference) - transferOhms(reference, node) + transferOhms(reference, reference)
+                ? transferOhms(node, node)
+                        - transferOhms(node, reference)
+                        - transferOhms(reference, node)
+                        + transferOhms(reference, reference)
                 : slopes.sourceOhms(node, reference);
         return new Ohms(Double.isFinite(ohms) ? Math.max(0, ohms) : 0);
     }
@@ -182,7 +204,8 @@ public final class StageModel {
 
     /** Volts at {@code seen} per ampere fed into {@code driven} [Ω]; 0 where nothing leads. */
     double transferOhms(String seen, String driven) {
-        return solvedTransfer(seen, driven).orElseGet(() -> circuit.isPresent() ? 0 : slopes.transferOhms(seen, driven));
+        return solvedTransfer(seen, driven)
+                .orElseGet(() -> circuit.isPresent() ? 0 : slopes.transferOhms(seen, driven));
     }
 
     private OptionalDouble solvedTransfer(String seen, String driven) {
@@ -193,34 +216,45 @@ public final class StageModel {
         LinearNetwork network = new LinearNetwork();
         set.testPoints().forEach(point -> network.node(point.node()));
         paths.paths.forEach(path -> network.resistor(path.a(), path.b(), path.ohms()));
-        paths.cells.forEach(cell -> network.resistor(cell.nodes().get(0), cell.nodes().get(1), CELL_OHMS));
+        paths.cells.forEach(
+                cell -> network.resistor(cell.nodes().get(0), cell.nodes().get(1), CELL_OHMS));
         for (DcPaths.Stage stage : paths.stages) {
             stampStage(network, stage, shown);
         }
         for (DcPaths.Rectifier rectifier : paths.rectifiers) {
-            double volts = Math.max(1, Math.abs(shown.getOrDefault(rectifier.cathode(), shown.getOrDefault(rectifier.anode(), 100.0))));
+            double volts = Math.max(
+                    1, Math.abs(shown.getOrDefault(rectifier.cathode(), shown.getOrDefault(rectifier.anode(), 100.0))));
             double amperes = drawn(rectifier.cathode(), shown).orElse(USUAL_SUPPLY_AMPERES);
-            network.resistor(rectifier.anode(), rectifier.cathode(), SUPPLY_REGULATION * volts / Math.max(1e-3, amperes));
+            network.resistor(
+                    rectifier.anode(), rectifier.cathode(), SUPPLY_REGULATION * volts / Math.max(1e-3, amperes));
         }
         return network.solve();
     }
 
     private void stampStage(LinearNetwork network, DcPaths.Stage stage, Map<String, Double> shown) {
-        Optional<TubePoint> point = TubeData.shipped().mainPoint(stage.part().card().model(), stage.section());
+        Optional<TubePoint> point =
+                TubeData.shipped().mainPoint(stage.part().card().model(), stage.section());
         String plate = stage.nodes().get(Electrode.PLATE);
         String cathode = stage.nodes().get(Electrode.CATHODE);
         String grid = signalGrid(stage);
-        point.map(TubePoint::plateOhms).filter(OptionalDouble::isPresent).ifPresent(ohms -> stampResistor(network, plate, cathode, ohms.getAsDouble()));
-        point.map(TubePoint::transconductanceSiemens).filter(OptionalDouble::isPresent).ifPresent(gm -> {
-            network.transconductance(plate, cathode, grid, cathode, gm.getAsDouble());
-            stampScreen(network, stage, point.get(), gm.getAsDouble(), shown);
-        });
+        point.map(TubePoint::plateOhms)
+                .filter(OptionalDouble::isPresent)
+                .ifPresent(ohms -> stampResistor(network, plate, cathode, ohms.getAsDouble()));
+        point.map(TubePoint::transconductanceSiemens)
+                .filter(OptionalDouble::isPresent)
+                .ifPresent(gm -> {
+                    network.transconductance(plate, cathode, grid, cathode, gm.getAsDouble());
+                    stampScreen(network, stage, point.get(), gm.getAsDouble(), shown);
+                });
     }
 
     /** The screen draws by its own slope, and follows the grid in the proportion of its current to the plate's. */
-    private void stampScreen(LinearNetwork network, DcPaths.Stage stage, TubePoint point, double plateSlope, Map<String, Double> shown) {
+    private void stampScreen(
+            LinearNetwork network, DcPaths.Stage stage, TubePoint point, double plateSlope, Map<String, Double> shown) {
         String screen = stage.nodes().get(Electrode.SCREEN);
-        if (screen == null || point.screenAmperes().isEmpty() || point.screenVolts().isEmpty()) {
+        if (screen == null
+                || point.screenAmperes().isEmpty()
+                || point.screenVolts().isEmpty()) {
             return;
         }
         String cathode = stage.nodes().get(Electrode.CATHODE);
@@ -229,11 +263,19 @@ public final class StageModel {
         double volts = Math.max(5, shown.getOrDefault(screen, published));
         double amperes = point.screenAmperes().getAsDouble() * Math.pow(volts / published, SPACE_CHARGE_POWER);
         stampResistor(network, screen, cathode, volts / (SPACE_CHARGE_POWER * amperes));
-        double share = point.plateAmperes().isPresent() && point.plateAmperes().getAsDouble() > 0 ? point.screenAmperes().getAsDouble() / point.plateAmperes().getAsDouble() : 0.2;
+        double share = point.plateAmperes().isPresent() && point.plateAmperes().getAsDouble() > 0
+                ? point.screenAmperes().getAsDouble() / point.plateAmperes().getAsDouble()
+                : 0.2;
         // A heptode's signal grid turns current over to the screen instead of drawing more of it.
-        network.transconductance(screen, cathode, grid, cathode, plateSlope * (stage.section() == Section.HEPTODE ? -share / 4 : share));
+        network.transconductance(
+                screen, cathode, grid, cathode, plateSlope * (stage.section() == Section.HEPTODE ? -share / 4 : share));
         // The screen governs the plate current as it governs its own.
-        network.transconductance(stage.nodes().get(Electrode.PLATE), cathode, screen, cathode, SPACE_CHARGE_POWER * amperes / volts / Math.max(0.05, share));
+        network.transconductance(
+                stage.nodes().get(Electrode.PLATE),
+                cathode,
+                screen,
+                cathode,
+                SPACE_CHARGE_POWER * amperes / volts / Math.max(0.05, share));
     }
 
     /** The grid that governs the plate: of a heptode the signal grid, since its first one oscillates. */
@@ -279,7 +321,10 @@ public final class StageModel {
         Map<String, Double> derived = new HashMap<>();
         for (DcPaths.Path path : paths.paths) {
             for (String node : List.of(path.a(), path.b())) {
-                if (!sheetVolts.containsKey(node) && !node.equals("0") && solution.isGrounded(node) && !reaches(node, drawing)) {
+                if (!sheetVolts.containsKey(node)
+                        && !node.equals("0")
+                        && solution.isGrounded(node)
+                        && !reaches(node, drawing)) {
                     derived.put(node, solution.volts(node));
                 }
             }
@@ -307,7 +352,9 @@ public final class StageModel {
     }
 
     List<DcPaths.Path> pathsAt(String node) {
-        return paths.paths.stream().filter(path -> path.a().equals(node) || path.b().equals(node)).toList();
+        return paths.paths.stream()
+                .filter(path -> path.a().equals(node) || path.b().equals(node))
+                .toList();
     }
 
     /** Nodes whose voltage comes from the supply: joined by DC paths to a rectifier or to a tube's current. */
@@ -334,7 +381,10 @@ public final class StageModel {
         return fed;
     }
 
-    /** The control or signal grid that a node leads to over resistors alone, without meeting the supply or the reference. */
+    /**
+     * The control or signal grid that a node leads to over resistors alone, without meeting the supply or the
+     * reference.
+     */
     Optional<DcPaths.Stage> gridReachedFrom(String start) {
         for (String node : island(start)) {
             for (DcPaths.Stage stage : paths.stages) {

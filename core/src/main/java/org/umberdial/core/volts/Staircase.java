@@ -8,7 +8,7 @@ public record Staircase(List<Tread> treads, List<Riser> risers) {
      * A point on the stair.
      *
      * @param depth how many risers from the supply, from 0
-     * @param near  whether it belongs to the magnified part around the reference (grids, cathodes)
+     * @param near whether it belongs to the magnified part around the reference (grids, cathodes)
      */
     public record Tread(String node, int depth, boolean near) {}
 

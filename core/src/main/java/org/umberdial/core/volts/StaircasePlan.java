@@ -35,7 +35,9 @@ final class StaircasePlan {
 
     /** The nearest point upstream that feeds this one over conducting parts. */
     Optional<String> feederOf(String node) {
-        return Optional.ofNullable(riserTo.get(node)).filter(riser -> riser.kind() == Staircase.Riser.Kind.CONDUCTS).map(Staircase.Riser::from);
+        return Optional.ofNullable(riserTo.get(node))
+                .filter(riser -> riser.kind() == Staircase.Riser.Kind.CONDUCTS)
+                .map(Staircase.Riser::from);
     }
 
     /** Whether {@code upper} lies on the way from the supply to {@code node}. */
@@ -55,7 +57,8 @@ final class StaircasePlan {
             if (model.set().usualKind(point.node()) == org.umberdial.core.reading.ReadingKind.AC) {
                 continue; // The stair shows the DC supply; AC points stand in the list.
             }
-            double healthy = Math.abs(model.healthyVolts(point.node(), lineVolts).orElse(0));
+            double healthy =
+                    Math.abs(model.healthyVolts(point.node(), lineVolts).orElse(0));
             treads.add(new Staircase.Tread(point.node(), depth(point.node()), healthy < NEAR_VOLTS));
         }
         treads.sort(Comparator.comparingInt(Staircase.Tread::depth));
@@ -65,7 +68,9 @@ final class StaircasePlan {
     private int depth(String node) {
         int depth = 0;
         Set<String> seen = new HashSet<>(Set.of(node));
-        for (Staircase.Riser riser = riserTo.get(node); riser != null && seen.add(riser.from()); riser = riserTo.get(riser.from())) {
+        for (Staircase.Riser riser = riserTo.get(node);
+                riser != null && seen.add(riser.from());
+                riser = riserTo.get(riser.from())) {
             depth++;
         }
         return depth;
@@ -81,13 +86,20 @@ final class StaircasePlan {
             }
             reached.add(rectifier.anode());
         }
-        model.paths().cells.forEach(cell -> cell.nodes().stream().filter(reached::add).forEach(node -> open.add(new Step(node, List.of()))));
+        model.paths()
+                .cells
+                .forEach(cell -> cell.nodes().stream()
+                        .filter(reached::add)
+                        .forEach(node -> open.add(new Step(node, List.of()))));
         Map<String, String> lastPoint = new HashMap<>();
         while (!open.isEmpty()) {
             Step step = open.poll();
             boolean isPoint = pointNodes.contains(step.node);
             if (isPoint && lastPoint.containsKey(step.node)) {
-                riserTo.put(step.node, new Staircase.Riser(lastPoint.get(step.node), step.node, Staircase.Riser.Kind.CONDUCTS, step.parts));
+                riserTo.put(
+                        step.node,
+                        new Staircase.Riser(
+                                lastPoint.get(step.node), step.node, Staircase.Riser.Kind.CONDUCTS, step.parts));
             }
             for (DcPaths.Path path : model.pathsAt(step.node)) {
                 String next = path.other(step.node);
@@ -110,7 +122,13 @@ final class StaircasePlan {
             String plate = stage.nodes().get(Electrode.PLATE);
             String cathode = stage.nodes().get(Electrode.CATHODE);
             if (pointNodes.contains(plate) && pointNodes.contains(cathode) && !riserTo.containsKey(cathode)) {
-                riserTo.put(cathode, new Staircase.Riser(plate, cathode, Staircase.Riser.Kind.TUBE, List.of(stage.part().reference())));
+                riserTo.put(
+                        cathode,
+                        new Staircase.Riser(
+                                plate,
+                                cathode,
+                                Staircase.Riser.Kind.TUBE,
+                                List.of(stage.part().reference())));
             }
         }
     }
@@ -123,7 +141,13 @@ final class StaircasePlan {
                     for (DcPaths.Block block : model.paths().blocks) {
                         String other = block.touches(inner) ? block.other(inner) : "0";
                         if (pointNodes.contains(other) && model.isSupplyFed(other)) {
-                            riserTo.putIfAbsent(node, new Staircase.Riser(other, node, Staircase.Riser.Kind.BLOCKS, List.of(block.part().reference())));
+                            riserTo.putIfAbsent(
+                                    node,
+                                    new Staircase.Riser(
+                                            other,
+                                            node,
+                                            Staircase.Riser.Kind.BLOCKS,
+                                            List.of(block.part().reference())));
                         }
                     }
                 }

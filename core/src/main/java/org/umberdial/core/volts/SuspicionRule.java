@@ -14,7 +14,7 @@ interface SuspicionRule {
     /**
      * The test that settles a suspicion.
      *
-     * @param act   what to do, imperative, one or two sentences
+     * @param act what to do, imperative, one or two sentences
      * @param tells what its outcome says
      */
     record Test(String act, String tells) {}
@@ -22,9 +22,17 @@ interface SuspicionRule {
     /**
      * A part blamed by a rule, before it is weighed against the others.
      *
-     * @param weight   how often such parts fail so, times how well the readings agree; only ratios matter
+     * @param weight how often such parts fail so, times how well the readings agree; only ratios matter
      * @param severity size that fits, SI
-     * @param urgent   whether running on does harm
+     * @param urgent whether running on does harm
      */
-    record Guess(String rule, String part, String failure, OptionalDouble severity, double weight, String reason, Test confirm, boolean urgent) {}
+    record Guess(
+            String rule,
+            String part,
+            String failure,
+            OptionalDouble severity,
+            double weight,
+            String reason,
+            Test confirm,
+            boolean urgent) {}
 }

@@ -23,9 +23,14 @@ final class TubeRule implements SuspicionRule {
 
     @Override
     public Stream<Guess> guesses(Scene scene) {
-        Stream<Guess> grid = scene.point().grid ? scene.model().gridReachedFrom(scene.node()).flatMap(stage -> gas(scene, stage)).stream() : Stream.empty();
+        Stream<Guess> grid = scene.point().grid
+                ? scene.model().gridReachedFrom(scene.node()).flatMap(stage -> gas(scene, stage)).stream()
+                : Stream.empty();
         Stream<Guess> stages = scene.stagesHere().stream().flatMap(stage -> current(scene, stage).stream());
-        Stream<Guess> supply = scene.model().paths().rectifiers.stream().filter(rectifier -> rectifier.cathode().equals(scene.node())).limit(1).flatMap(rectifier -> supply(scene, rectifier).stream());
+        Stream<Guess> supply = scene.model().paths().rectifiers.stream()
+                .filter(rectifier -> rectifier.cathode().equals(scene.node()))
+                .limit(1)
+                .flatMap(rectifier -> supply(scene, rectifier).stream());
         return Stream.of(grid, stages, supply).flatMap(s -> s);
     }
 
@@ -34,9 +39,19 @@ final class TubeRule implements SuspicionRule {
         if (amperes.isEmpty() || amperes.getAsDouble() <= 0 || amperes.getAsDouble() > MOST_GAS_AMPERES) {
             return Optional.empty();
         }
-        return Optional.of(new Guess(id(), stage.socket(), "gassy", amperes, 1.5 * scene.agreement("0", scene.node(), amperes.getAsDouble()),
-                stage.socket() + " would have to send " + Engineering.print(amperes.getAsDouble(), Unit.AMPERE) + " of gas current out of its grid to make this reading.",
-                new Test("Switch off, discharge, lift the coupling capacitor's grid end; power up and watch the grid of " + stage.socket() + ".", "It must settle at its bias; if it climbs as the tube heats, try another tube."), true));
+        return Optional.of(new Guess(
+                id(),
+                stage.socket(),
+                "gassy",
+                amperes,
+                1.5 * scene.agreement("0", scene.node(), amperes.getAsDouble()),
+                stage.socket() + " would have to send " + Engineering.print(amperes.getAsDouble(), Unit.AMPERE)
+                        + " of gas current out of its grid to make this reading.",
+                new Test(
+                        "Switch off, discharge, lift the coupling capacitor's grid end; power up and watch the grid of "
+                                + stage.socket() + ".",
+                        "It must settle at its bias; if it climbs as the tube heats, try another tube."),
+                true));
     }
 
     private Optional<Guess> current(Scene scene, DcPaths.Stage stage) {
@@ -51,17 +66,36 @@ final class TubeRule implements SuspicionRule {
         }
         boolean more = extra.getAsDouble() > 0;
         double agreement = scene.agreement(from, cathode, extra.getAsDouble());
-        return Optional.of(new Guess(id(), stage.socket(), more ? "draws too much" : "weak", OptionalDouble.empty(), (more ? 0.7 : 2) * agreement,
-                stage.socket() + " would have to draw " + Engineering.print(Math.abs(extra.getAsDouble()), Unit.AMPERE) + (more ? " more" : " less") + " than the sheet's drops say.",
-                new Test("Read the grid and cathode of " + stage.socket() + "; then test the tube, or swap it for a known good one.", "A good one in its place puts the reading right."), false));
+        return Optional.of(new Guess(
+                id(),
+                stage.socket(),
+                more ? "draws too much" : "weak",
+                OptionalDouble.empty(),
+                (more ? 0.7 : 2) * agreement,
+                stage.socket() + " would have to draw " + Engineering.print(Math.abs(extra.getAsDouble()), Unit.AMPERE)
+                        + (more ? " more" : " less") + " than the sheet's drops say.",
+                new Test(
+                        "Read the grid and cathode of " + stage.socket()
+                                + "; then test the tube, or swap it for a known good one.",
+                        "A good one in its place puts the reading right."),
+                false));
     }
 
     private Optional<Guess> supply(Scene scene, DcPaths.Rectifier rectifier) {
         if (scene.off() >= 0) {
             return Optional.empty();
         }
-        return Optional.of(new Guess(id(), rectifier.part().reference(), "weak", OptionalDouble.empty(), 2.5,
+        return Optional.of(new Guess(
+                id(),
+                rectifier.part().reference(),
+                "weak",
+                OptionalDouble.empty(),
+                2.5,
                 "The rectifier feeds this point: a tired one, or a reservoir that has dried out, leaves it low.",
-                new Test("Read the line at the plug and the ripple here; then switch off, discharge, and test the reservoir and the rectifier.", "Much ripple: the reservoir has dried out. Little: the rectifier is tired, or more is drawn."), false));
+                new Test(
+                        "Read the line at the plug and the ripple here; then switch off, discharge, and test "
+                                + "the reservoir and the rectifier.",
+                        "Much ripple: the reservoir has dried out. Little: the rectifier is tired, or more is drawn."),
+                false));
     }
 }

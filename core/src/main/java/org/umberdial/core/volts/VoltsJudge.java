@@ -44,7 +44,8 @@ public final class VoltsJudge {
             log.of(point.node(), ReadingKind.DC, bench.mode())
                     .filter(Reading::undisturbed)
                     .reduce((first, second) -> second)
-                    .ifPresent(reading -> probed.put(point.node(), new Probed(model, point, reading, policy, bench.accuracy())));
+                    .ifPresent(reading ->
+                            probed.put(point.node(), new Probed(model, point, reading, policy, bench.accuracy())));
         }
     }
 
@@ -57,8 +58,15 @@ public final class VoltsJudge {
         lookUpstream();
         lookDownstream();
         List<Finding> findings = findings();
-        List<PointVerdict> points = set.testPoints().stream().map(point -> AcPoint.judge(set, point, log, policy, bench).orElseGet(() -> verdict(point))).toList();
-        return new VoltsReport(points, branches(), findings, plan.staircase(bench.lineVolts()), NextRules.choose(set, points, findings));
+        List<PointVerdict> points = set.testPoints().stream()
+                .map(point -> AcPoint.judge(set, point, log, policy, bench).orElseGet(() -> verdict(point)))
+                .toList();
+        return new VoltsReport(
+                points,
+                branches(),
+                findings,
+                plan.staircase(bench.lineVolts()),
+                NextRules.choose(set, points, findings));
     }
 
     /** The verdict of a reading by itself. */
@@ -88,7 +96,9 @@ public final class VoltsJudge {
         probed.keySet().stream().filter(this::isOff).forEach(origins::add);
         for (String node : List.copyOf(origins)) {
             Set<String> below = new TreeSet<>();
-            origins.stream().filter(other -> !other.equals(node) && plan.feeds(node, other)).forEach(below::add);
+            origins.stream()
+                    .filter(other -> !other.equals(node) && plan.feeds(node, other))
+                    .forEach(below::add);
             Probed p = probed.get(node);
             if (!below.isEmpty() && !p.grid) {
                 below.addAll(upstream(node));
@@ -98,7 +108,8 @@ public final class VoltsJudge {
     }
 
     private void explain(Probed p, Set<String> given) {
-        given.removeIf(node -> !probed.containsKey(node) || probed.get(node).healthyOpen.isEmpty());
+        given.removeIf(node ->
+                !probed.containsKey(node) || probed.get(node).healthyOpen.isEmpty());
         if (given.isEmpty() || p.healthyOpen.isEmpty()) {
             return;
         }
@@ -116,8 +127,10 @@ public final class VoltsJudge {
         Deviations deviations = deviations(given, scale);
         Set<String> blamed = new TreeSet<>();
         for (String node : given) {
-            boolean off = Math.abs(probed.get(node).openDeviation()) > probed.get(node).band() / 2;
-            boolean scales = scale != 1 && plan.feederOf(p.point.node()).filter(node::equals).isPresent();
+            boolean off = Math.abs(probed.get(node).openDeviation())
+                    > probed.get(node).band() / 2;
+            boolean scales = scale != 1
+                    && plan.feederOf(p.point.node()).filter(node::equals).isPresent();
             boolean matters = Math.abs(deviations.share(p.point.node(), node)) > Math.abs(p.openDeviation()) / 5;
             if (off && (scales || matters)) {
                 blamed.add(node);
@@ -155,12 +168,15 @@ public final class VoltsJudge {
             if (here.filter(Electrode::isGrid).isPresent() && probed.get(node).selfBiased) {
                 // An oscillation is as strong as what accelerates it.
                 stage.nodes().forEach((electrode, other) -> {
-                    if (electrode == Electrode.SCREEN || electrode == Electrode.PLATE && !stage.nodes().containsKey(Electrode.SCREEN)) {
+                    if (electrode == Electrode.SCREEN
+                            || electrode == Electrode.PLATE && !stage.nodes().containsKey(Electrode.SCREEN)) {
                         upstream.add(other);
                     }
                 });
             }
-            if (here.isPresent() && here.get().carriesStageCurrent() && stage.part().nodes().stream().noneMatch(other -> plan.feeds(node, other))) {
+            if (here.isPresent()
+                    && here.get().carriesStageCurrent()
+                    && stage.part().nodes().stream().noneMatch(other -> plan.feeds(node, other))) {
                 stage.nodes().forEach((electrode, other) -> {
                     if (drives(electrode, here.get())) {
                         upstream.add(other);
@@ -173,9 +189,15 @@ public final class VoltsJudge {
         return upstream;
     }
 
-    /** What governs an electrode's current: grids govern all, the screen governs plate and cathode, the cathode shows it. */
+    /**
+     * What governs an electrode's current: grids govern all, the screen governs plate and cathode, the cathode shows
+     * it.
+     */
     private static boolean drives(Electrode driver, Electrode driven) {
-        return driver.isGrid() || driver == Electrode.SCREEN && driven != Electrode.SCREEN || driver == Electrode.CATHODE && driven == Electrode.PLATE || driver == Electrode.PLATE && driven == Electrode.CATHODE;
+        return driver.isGrid()
+                || driver == Electrode.SCREEN && driven != Electrode.SCREEN
+                || driver == Electrode.CATHODE && driven == Electrode.PLATE
+                || driver == Electrode.PLATE && driven == Electrode.CATHODE;
     }
 
     private boolean isOff(String node) {
@@ -188,12 +210,15 @@ public final class VoltsJudge {
         for (Probed p : probed.values()) {
             if (isOff(p.point.node())) {
                 Set<String> given = upstream(p.point.node());
-                given.removeIf(node -> !probed.containsKey(node) || probed.get(node).healthyOpen.isEmpty());
+                given.removeIf(node -> !probed.containsKey(node)
+                        || probed.get(node).healthyOpen.isEmpty());
                 double scale = supplyScale(p.point.node());
-                findings.add(new Suspicions(model, log, policy, probed, phrases).about(p, deviations(given, scale), scale, verdicts.get(p.point.node())));
+                findings.add(new Suspicions(model, log, policy, probed, phrases)
+                        .about(p, deviations(given, scale), scale, verdicts.get(p.point.node())));
             }
         }
-        findings.sort(java.util.Comparator.comparing((Finding finding) -> !finding.urgent()).thenComparing(finding -> verdicts.get(finding.node()) != Verdict.BAD));
+        findings.sort(java.util.Comparator.comparing((Finding finding) -> !finding.urgent())
+                .thenComparing(finding -> verdicts.get(finding.node()) != Verdict.BAD));
         return List.copyOf(findings);
     }
 
@@ -205,15 +230,35 @@ public final class VoltsJudge {
                 + (Probed.isSelfBiased(model, point.node()) ? policy.doubtMargin() * Math.abs(expected.orElse(0)) : 0);
         Optional<Probed> p = Optional.ofNullable(probed.get(point.node()));
         Verdict verdict = verdicts.getOrDefault(point.node(), Verdict.UNREAD);
-        String reason = p.map(read -> phrases.reason(read, verdict, explainedBy.getOrDefault(point.node(), Set.of())) + drift(read)).orElse("");
-        Optional<SheetValue> sheet = set.sheet().stream().filter(value -> value.kind() == ReadingKind.DC && value.node().equals(point.node()) && (value.mode().isEmpty() || bench.mode().isEmpty() || value.mode().equalsIgnoreCase(bench.mode()))).findFirst();
-        return new PointVerdict(point, expected, band, open, source.value(), p.map(read -> read.reading), verdict, reason, phrases.arithmetic(point, sheet, open, source, expected, bench, p));
+        String reason = p.map(read ->
+                        phrases.reason(read, verdict, explainedBy.getOrDefault(point.node(), Set.of())) + drift(read))
+                .orElse("");
+        Optional<SheetValue> sheet = set.sheet().stream()
+                .filter(value -> value.kind() == ReadingKind.DC
+                        && value.node().equals(point.node())
+                        && (value.mode().isEmpty()
+                                || bench.mode().isEmpty()
+                                || value.mode().equalsIgnoreCase(bench.mode())))
+                .findFirst();
+        return new PointVerdict(
+                point,
+                expected,
+                band,
+                open,
+                source.value(),
+                p.map(read -> read.reading),
+                verdict,
+                reason,
+                phrases.arithmetic(point, sheet, open, source, expected, bench, p));
     }
 
     /** A fall over warm minutes means that something leaks more as it heats. */
     private String drift(Probed p) {
         List<Reading> earlier = log.of(p.point.node(), ReadingKind.DC, bench.mode())
-                .filter(r -> r.undisturbed() && r.minutesOn().isPresent() && r.takenAt().isBefore(p.reading.takenAt()) && Math.abs(r.lineVolts() / p.reading.lineVolts() - 1) < 0.02)
+                .filter(r -> r.undisturbed()
+                        && r.minutesOn().isPresent()
+                        && r.takenAt().isBefore(p.reading.takenAt())
+                        && Math.abs(r.lineVolts() / p.reading.lineVolts() - 1) < 0.02)
                 .toList();
         if (p.reading.minutesOn().isEmpty() || earlier.isEmpty() || p.grid) {
             return "";
@@ -229,7 +274,10 @@ public final class VoltsJudge {
         for (DcPaths.Path path : model.paths().paths) {
             OptionalDouble a = read(path.a());
             OptionalDouble b = read(path.b());
-            if (path.isResistor() && a.isPresent() && b.isPresent() && (probed.containsKey(path.a()) || probed.containsKey(path.b()))) {
+            if (path.isResistor()
+                    && a.isPresent()
+                    && b.isPresent()
+                    && (probed.containsKey(path.a()) || probed.containsKey(path.b()))) {
                 branches.add(branch(path, a.getAsDouble(), b.getAsDouble()));
             }
         }
@@ -237,7 +285,9 @@ public final class VoltsJudge {
     }
 
     private OptionalDouble read(String node) {
-        return node.equals("0") ? OptionalDouble.of(0) : probed.containsKey(node) ? OptionalDouble.of(probed.get(node).openVolts) : OptionalDouble.empty();
+        return node.equals("0")
+                ? OptionalDouble.of(0)
+                : probed.containsKey(node) ? OptionalDouble.of(probed.get(node).openVolts) : OptionalDouble.empty();
     }
 
     private Branch branch(DcPaths.Path path, double a, double b) {
@@ -245,6 +295,15 @@ public final class VoltsJudge {
         double drop = Math.abs(a - b);
         double watts = drop * drop / ohms;
         double rated = path.part().ratingWatts().orElse(0.0);
-        return new Branch(path.part().reference(), a >= b ? path.a() : path.b(), a >= b ? path.b() : path.a(), ohms, drop, drop / ohms, watts, rated, rated > 0 && rated < policy.wattsMargin() * watts);
+        return new Branch(
+                path.part().reference(),
+                a >= b ? path.a() : path.b(),
+                a >= b ? path.b() : path.a(),
+                ohms,
+                drop,
+                drop / ohms,
+                watts,
+                rated,
+                rated > 0 && rated < policy.wattsMargin() * watts);
     }
 }

@@ -39,30 +39,45 @@ public final class WhatIf {
     public record HeaterStep(String part, double healthy, double changed) {}
 
     /**
-     * @param solved      whether there is an answer; if not, {@code sentence} says why
-     * @param sentence    empty when there is nothing to say
+     * @param solved whether there is an answer; if not, {@code sentence} says why
+     * @param sentence empty when there is nothing to say
      * @param lineAmperes before and after; empty without a line
      */
-    public record Answer(boolean solved, String sentence, List<Step> steps, List<Overload> overloads, List<HeaterStep> heaters, OptionalDouble lineAmperes, OptionalDouble changedLineAmperes) {}
+    public record Answer(
+            boolean solved,
+            String sentence,
+            List<Step> steps,
+            List<Overload> overloads,
+            List<HeaterStep> heaters,
+            OptionalDouble lineAmperes,
+            OptionalDouble changedLineAmperes) {}
 
     /**
      * A part that can be changed.
      *
      * @param unit of its value, empty when its value cannot be changed
      */
-    public record Changeable(String part, String description, String working, Optional<Unit> unit, List<PartChange.Kind> kinds) {}
+    public record Changeable(
+            String part, String description, String working, Optional<Unit> unit, List<PartChange.Kind> kinds) {}
 
     private WhatIf() {}
 
     /** The set's parts that can be changed, and how, in the circuit's order. */
     public static List<Changeable> changeable(BenchSet set) {
-        return set.parts().stream().map(WhatIf::changeable).filter(part -> !part.kinds().isEmpty()).toList();
+        return set.parts().stream()
+                .map(WhatIf::changeable)
+                .filter(part -> !part.kinds().isEmpty())
+                .toList();
     }
 
     private static Changeable changeable(Part part) {
         List<PartChange.Kind> kinds = switch (part.card().letter()) {
-            case 'R' -> part.card().kind().equals("switch") ? List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED) : List.of(PartChange.Kind.VALUE, PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
-            case 'C' -> List.of(PartChange.Kind.LEAK, PartChange.Kind.SHORTED, PartChange.Kind.OPEN, PartChange.Kind.VALUE);
+            case 'R' ->
+                part.card().kind().equals("switch")
+                        ? List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED)
+                        : List.of(PartChange.Kind.VALUE, PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
+            case 'C' ->
+                List.of(PartChange.Kind.LEAK, PartChange.Kind.SHORTED, PartChange.Kind.OPEN, PartChange.Kind.VALUE);
             case 'L' -> List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
             case 'V' -> List.of(PartChange.Kind.VALUE);
             case 'D' -> List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED, PartChange.Kind.LEAK);
@@ -75,8 +90,15 @@ public final class WhatIf {
             case 'V' -> Optional.of(Unit.VOLT);
             default -> Optional.<Unit>empty();
         };
-        String working = unit.filter(u -> part.card().value().isPresent()).map(u -> Engineering.print(part.card().value().get(), u)).orElse(part.card().model());
-        return new Changeable(part.reference(), part.description(), working, unit.filter(u -> kinds.contains(PartChange.Kind.VALUE)), kinds);
+        String working = unit.filter(u -> part.card().value().isPresent())
+                .map(u -> Engineering.print(part.card().value().get(), u))
+                .orElse(part.card().model());
+        return new Changeable(
+                part.reference(),
+                part.description(),
+                working,
+                unit.filter(u -> kinds.contains(PartChange.Kind.VALUE)),
+                kinds);
     }
 
     private static List<PartChange.Kind> ofSubcircuit(Part part) {
@@ -84,11 +106,16 @@ public final class WhatIf {
         if (model.equals("SELENIUM")) {
             return List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED, PartChange.Kind.LEAK);
         }
-        if (model.equals("XFMR") || model.equals("LAMP") || TubeData.suffix(model).equals("H")) {
+        if (model.equals("XFMR")
+                || model.equals("LAMP")
+                || TubeData.suffix(model).equals("H")) {
             return List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
         }
-        boolean rectifies = TubeData.shipped().isRectifier(model) || TubeData.suffix(model).equals("D");
-        return rectifies ? List.of(PartChange.Kind.WEAK, PartChange.Kind.OPEN, PartChange.Kind.SHORTED) : List.of(PartChange.Kind.WEAK);
+        boolean rectifies =
+                TubeData.shipped().isRectifier(model) || TubeData.suffix(model).equals("D");
+        return rectifies
+                ? List.of(PartChange.Kind.WEAK, PartChange.Kind.OPEN, PartChange.Kind.SHORTED)
+                : List.of(PartChange.Kind.WEAK);
     }
 
     /**
@@ -104,15 +131,33 @@ public final class WhatIf {
         HealthySet healthy = whole.get();
         Values nominal = Values.nominal(healthy.network());
         changes.forEach(change -> change.apply(nominal));
-        List<String> alternating = set.testPoints().stream().map(TestPoint::node).filter(node -> set.usualKind(node) == ReadingKind.AC).toList();
-        List<String> nodes = set.testPoints().stream().map(TestPoint::node).filter(node -> !alternating.contains(node)).toList();
-        Optional<HealthySet.Changed> before = healthy.changed(values -> values, bench.lineVolts(), nodes, alternating, bench.meter());
-        Optional<HealthySet.Changed> after = healthy.changed(values -> applied(values, changes), bench.lineVolts(), nodes, alternating, bench.meter());
+        List<String> alternating = set.testPoints().stream()
+                .map(TestPoint::node)
+                .filter(node -> set.usualKind(node) == ReadingKind.AC)
+                .toList();
+        List<String> nodes = set.testPoints().stream()
+                .map(TestPoint::node)
+                .filter(node -> !alternating.contains(node))
+                .toList();
+        Optional<HealthySet.Changed> before =
+                healthy.changed(values -> values, bench.lineVolts(), nodes, alternating, bench.meter());
+        Optional<HealthySet.Changed> after = healthy.changed(
+                values -> applied(values, changes), bench.lineVolts(), nodes, alternating, bench.meter());
         if (before.isEmpty() || after.isEmpty()) {
-            return unsolved(set, "With this change the circuit does not settle, so no figures are given. Try a milder value.");
+            return unsolved(
+                    set, "With this change the circuit does not settle, so no figures are given. Try a milder value.");
         }
-        List<Step> steps = set.testPoints().stream().map(point -> new Step(point, shown(before.get(), point), shown(after.get(), point))).toList();
-        return new Answer(true, "", steps, overloads(set, before.get().point(), after.get().point()), heaters(healthy.network(), before.get().point(), after.get().point()), before.get().point().lineAmperes(), after.get().point().lineAmperes());
+        List<Step> steps = set.testPoints().stream()
+                .map(point -> new Step(point, shown(before.get(), point), shown(after.get(), point)))
+                .toList();
+        return new Answer(
+                true,
+                "",
+                steps,
+                overloads(set, before.get().point(), after.get().point()),
+                heaters(healthy.network(), before.get().point(), after.get().point()),
+                before.get().point().lineAmperes(),
+                after.get().point().lineAmperes());
     }
 
     /** Why a set's circuit is not solved, in a sentence; empty when it is. */
@@ -121,7 +166,8 @@ public final class WhatIf {
             return "";
         }
         if (!set.unread().isEmpty()) {
-            return "The circuit is incomplete and is not solved until this is mended: " + String.join(" ", set.unread());
+            return "The circuit is incomplete and is not solved until this is mended: "
+                    + String.join(" ", set.unread());
         }
         if (set.parts().isEmpty()) {
             return "The set has no circuit yet. Load a SPICE deck or enter its parts.";
@@ -129,19 +175,34 @@ public final class WhatIf {
         try {
             Network network = HealthySet.network(set, mode);
             if (network.sources().isEmpty()) {
-                return "The circuit has no line and no battery, so nothing drives it. Add the line as VLINE line 0 SIN(0 325 50).";
+                return "The circuit has no line and no battery, so nothing drives it. Add the line as VLINE "
+                        + "line 0 SIN(0 325 50).";
             }
             if (network.amplifiers().isEmpty()) {
                 return "The circuit has no tube yet; with its tubes it can be solved.";
             }
-            return "The circuit does not settle with a supply voltage. Look for a missing rectifier, winding or connection.";
+            return "The circuit does not settle with a supply voltage. Look for a missing rectifier, winding "
+                    + "or connection.";
         } catch (DeckRefused refused) {
-            return "The circuit is not solved until this is mended: " + refused.faults().get(0).text() + (refused.faults().size() > 1 ? " (and " + (refused.faults().size() - 1) + " more)" : "");
+            return "The circuit is not solved until this is mended: "
+                    + refused.faults().get(0).text()
+                    + (refused.faults().size() > 1
+                            ? " (and " + (refused.faults().size() - 1) + " more)"
+                            : "");
         }
     }
 
     private static Answer unsolved(BenchSet set, String sentence) {
-        return new Answer(false, sentence, set.testPoints().stream().map(point -> new Step(point, OptionalDouble.empty(), OptionalDouble.empty())).toList(), List.of(), List.of(), OptionalDouble.empty(), OptionalDouble.empty());
+        return new Answer(
+                false,
+                sentence,
+                set.testPoints().stream()
+                        .map(point -> new Step(point, OptionalDouble.empty(), OptionalDouble.empty()))
+                        .toList(),
+                List.of(),
+                List.of(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty());
     }
 
     private static Values applied(Values values, List<PartChange> changes) {
@@ -160,7 +221,10 @@ public final class WhatIf {
         List<Overload> overloads = new ArrayList<>();
         for (Part part : set.parts()) {
             double rated = part.ratingWatts().orElse(0.0);
-            if (rated > 0 && part.card().letter() == 'R' && after.watts(part.reference()) > OVERLOAD * rated && before.watts(part.reference()) <= OVERLOAD * rated) {
+            if (rated > 0
+                    && part.card().letter() == 'R'
+                    && after.watts(part.reference()) > OVERLOAD * rated
+                    && before.watts(part.reference()) <= OVERLOAD * rated) {
                 overloads.add(new Overload(part.reference(), after.watts(part.reference()), rated));
             }
         }

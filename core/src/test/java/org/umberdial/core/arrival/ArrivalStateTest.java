@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -14,7 +13,13 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.volts.NextAct;
 
 class ArrivalStateTest {
-    private static final SupplyLabel READ = new SupplyLabel(List.of(117.0), OptionalDouble.empty(), List.of(60.0), OptionalDouble.empty(), SupplyLabel.Current.AC_DC, false);
+    private static final SupplyLabel READ = new SupplyLabel(
+            List.of(117.0),
+            OptionalDouble.empty(),
+            List.of(60.0),
+            OptionalDouble.empty(),
+            SupplyLabel.Current.AC_DC,
+            false);
 
     @Test
     void theActsComeInTheOrderThatLosesLeast() {
@@ -39,7 +44,10 @@ class ArrivalStateTest {
 
     @Test
     void everyStopIsCounted_andTheFirstNamed() {
-        Book book = new Book().add(new Told("", "it hums", true)).add(InspectionTest.looked("fuse", "fuse-bridged-by-wire")).add(InspectionTest.looked("line cord", "line-cord-rubber-stiff-cracked"));
+        Book book = new Book()
+                .add(new Told("", "it hums", true))
+                .add(InspectionTest.looked("fuse", "fuse-bridged-by-wire"))
+                .add(InspectionTest.looked("line cord", "line-cord-rubber-stiff-cracked"));
         walkOn(book);
         NextAct act = state(2, READ, book.journal(), 40, false).next().orElseThrow();
         assertEquals("Replace cord", act.title());
@@ -47,15 +55,28 @@ class ArrivalStateTest {
     }
 
     private static void walkOn(Book book) {
-        Inspection.of(ConstructionClass.SERIES_STRING, Set.of(), book.journal()).areas().stream().filter(area -> !area.looked()).forEach(area -> book.add(InspectionTest.looked(area.name(), "")));
+        Inspection.of(ConstructionClass.SERIES_STRING, Set.of(), book.journal()).areas().stream()
+                .filter(area -> !area.looked())
+                .forEach(area -> book.add(InspectionTest.looked(area.name(), "")));
     }
 
     private static String next(int photos, SupplyLabel label, Book book, int parts, boolean powered) {
-        return state(photos, label, book.journal(), parts, powered).next().map(NextAct::rule).orElse("");
+        return state(photos, label, book.journal(), parts, powered)
+                .next()
+                .map(NextAct::rule)
+                .orElse("");
     }
 
     private static ArrivalState state(int photos, SupplyLabel label, Journal journal, int parts, boolean powered) {
         ConstructionClass construction = ConstructionClass.SERIES_STRING;
-        return new ArrivalState(photos, label, List.of(), Inspection.of(construction, Set.of(), journal), Complaints.of(construction, Set.of(), journal), TakeApart.of(journal), parts, powered);
+        return new ArrivalState(
+                photos,
+                label,
+                List.of(),
+                Inspection.of(construction, Set.of(), journal),
+                Complaints.of(construction, Set.of(), journal),
+                TakeApart.of(journal),
+                parts,
+                powered);
     }
 }

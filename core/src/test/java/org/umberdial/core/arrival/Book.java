@@ -26,7 +26,8 @@ public final class Book {
 
     private Book add(Fact fact, Optional<String> supersedes, boolean withdrawn) {
         int n = entries.size() + 1;
-        entries.add(new JournalEntry("e" + n, fact, Instant.parse("2026-03-01T10:00:00Z").plusSeconds(n), supersedes, withdrawn));
+        entries.add(new JournalEntry(
+                "e" + n, fact, Instant.parse("2026-03-01T10:00:00Z").plusSeconds(n), supersedes, withdrawn));
         return this;
     }
 

@@ -29,7 +29,9 @@ class InspectionTest {
             assertTrue(row.caution().isEmpty() || Cautions.of(row.caution()) != null);
             assertTrue(Estimates.of(row.job()) != null, row.id());
         }
-        assertEquals(InspectionRow.all().size(), InspectionRow.all().stream().map(InspectionRow::id).distinct().count());
+        assertEquals(
+                InspectionRow.all().size(),
+                InspectionRow.all().stream().map(InspectionRow::id).distinct().count());
     }
 
     @ParameterizedTest
@@ -39,25 +41,41 @@ class InspectionTest {
         assertTrue(walk.areas().size() > 15, construction.name());
         assertEquals("before opening", walk.nextArea().orElseThrow().name());
         assertFalse(Inspection.dangers(construction, Set.of(), walk).isEmpty());
-        assertEquals(construction == ConstructionClass.VIBRATOR, walk.areas().stream().anyMatch(area -> area.name().equals("vibrator")));
-        assertEquals(construction.player(), walk.areas().stream().anyMatch(area -> area.name().equals("idler")));
+        assertEquals(
+                construction == ConstructionClass.VIBRATOR,
+                walk.areas().stream().anyMatch(area -> area.name().equals("vibrator")));
+        assertEquals(
+                construction.player(),
+                walk.areas().stream().anyMatch(area -> area.name().equals("idler")));
     }
 
     @Test
     void aCombinationBringsItsOwnAreas() {
-        Inspection walk = Inspection.of(ConstructionClass.MAINS_TRANSFORMER, Set.of(Extra.PLAYER), new Journal(List.of()));
+        Inspection walk =
+                Inspection.of(ConstructionClass.MAINS_TRANSFORMER, Set.of(Extra.PLAYER), new Journal(List.of()));
         assertTrue(walk.areas().stream().anyMatch(area -> area.name().equals("idler")));
-        assertTrue(Inspection.dangers(ConstructionClass.MAINS_TRANSFORMER, Set.of(Extra.PLAYER), walk).contains(Cautions.of("motor_pinch")));
+        assertTrue(Inspection.dangers(ConstructionClass.MAINS_TRANSFORMER, Set.of(Extra.PLAYER), walk)
+                .contains(Cautions.of("motor_pinch")));
     }
 
     @Test
     void aFindingRaisesItsDangerAndItsTaskUntilItIsDone() {
         Book book = new Book().add(looked("fuse", BRIDGED)).add(looked("switch", ""));
         Inspection walk = Inspection.of(ConstructionClass.SERIES_STRING, Set.of(), book.journal());
-        assertEquals(List.of("find the fault, compute and fit the right fuse"), walk.stops().stream().map(f -> f.row().followUp()).toList());
-        assertTrue(Inspection.dangers(ConstructionClass.SERIES_STRING, Set.of(), walk).contains(Cautions.of("fuse_bridge")));
-        assertTrue(walk.areas().stream().filter(area -> area.name().equals("switch")).findFirst().orElseThrow().fine());
-        Inspection later = Inspection.of(ConstructionClass.SERIES_STRING, Set.of(), book.add(new TaskDone("e1", "fuse", "630 mA slow")).journal());
+        assertEquals(
+                List.of("find the fault, compute and fit the right fuse"),
+                walk.stops().stream().map(f -> f.row().followUp()).toList());
+        assertTrue(Inspection.dangers(ConstructionClass.SERIES_STRING, Set.of(), walk)
+                .contains(Cautions.of("fuse_bridge")));
+        assertTrue(walk.areas().stream()
+                .filter(area -> area.name().equals("switch"))
+                .findFirst()
+                .orElseThrow()
+                .fine());
+        Inspection later = Inspection.of(
+                ConstructionClass.SERIES_STRING,
+                Set.of(),
+                book.add(new TaskDone("e1", "fuse", "630 mA slow")).journal());
         assertTrue(later.stops().isEmpty());
         assertEquals(Optional.of("630 mA slow"), later.findings().get(0).done());
     }
@@ -65,9 +83,15 @@ class InspectionTest {
     @Test
     void aDeadSetIsAskedAboutItsControlsFirst() {
         Symptom dead = Symptom.all().stream().filter(Symptom::dead).findFirst().orElseThrow();
-        Book book = new Book().add(new Told(dead.id(), "silent since the move", true)).add(new ControlFound(Control.PHONO, "", "phono", false, Optional.empty()));
-        List<String> questions = Complaints.of(ConstructionClass.MAINS_TRANSFORMER, Set.of(), book.journal()).questions();
-        assertEquals("The phono / radio switch was found at phono: does the set play from there? Try its other positions first.", questions.get(0));
+        Book book = new Book()
+                .add(new Told(dead.id(), "silent since the move", true))
+                .add(new ControlFound(Control.PHONO, "", "phono", false, Optional.empty()));
+        List<String> questions = Complaints.of(ConstructionClass.MAINS_TRANSFORMER, Set.of(), book.journal())
+                .questions();
+        assertEquals(
+                "The phono / radio switch was found at phono: does the set play from there? Try its other "
+                        + "positions first.",
+                questions.get(0));
         assertTrue(questions.get(1).contains("band switch"), questions.toString());
         assertEquals(dead.firstAsk(), questions.get(questions.size() - 1));
     }
@@ -75,9 +99,17 @@ class InspectionTest {
     @Test
     void theWeightsOfASymptomAddUp() {
         for (Symptom symptom : Symptom.all()) {
-            assertEquals(1, symptom.roles().stream().mapToDouble(Symptom.RoleFault::weight).sum(), 0.025, symptom.words());
+            assertEquals(
+                    1,
+                    symptom.roles().stream()
+                            .mapToDouble(Symptom.RoleFault::weight)
+                            .sum(),
+                    0.025,
+                    symptom.words());
         }
-        assertEquals(Symptom.all().size(), Symptom.all().stream().map(Symptom::id).distinct().count());
+        assertEquals(
+                Symptom.all().size(),
+                Symptom.all().stream().map(Symptom::id).distinct().count());
     }
 
     static Looked looked(String area, String finding) {

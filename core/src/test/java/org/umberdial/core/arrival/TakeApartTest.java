@@ -19,16 +19,31 @@ class TakeApartTest {
 
     @Test
     void readsBackwards() {
-        Book book = new Book().add(new ControlFound(Control.BAND, "", "phono", false, Optional.empty())).add(KNOB).add(SCREWS);
+        Book book = new Book()
+                .add(new ControlFound(Control.BAND, "", "phono", false, Optional.empty()))
+                .add(KNOB)
+                .add(SCREWS);
         TakeApart apart = TakeApart.of(book.journal());
-        assertEquals(List.of("Fit 4 × M4 × 12 slotted, back; get 1 that was missing", "Fit Tuning knob, front", "Set the band switch back to phono"), apart.reassembly().stream().map(TakeApart.Item::act).toList());
-        assertEquals(List.of(1, 2, 3), apart.items().stream().map(TakeApart.Item::order).toList());
+        assertEquals(
+                List.of(
+                        "Fit 4 × M4 × 12 slotted, back; get 1 that was missing",
+                        "Fit Tuning knob, front",
+                        "Set the band switch back to phono"),
+                apart.reassembly().stream().map(TakeApart.Item::act).toList());
+        assertEquals(
+                List.of(1, 2, 3),
+                apart.items().stream().map(TakeApart.Item::order).toList());
     }
 
     @Test
     void shoutsWhatIsLeftAndWhatIsMissing() {
         Book book = new Book().add(KNOB).add(SCREWS).add(new PutBack("e2", "screws", 2));
-        assertEquals(List.of("Left over: tuning knob (front)", "Left over: 1 of 3 × M4 × 12 slotted (back)", "Missing: 1 × M4 × 12 slotted, absent since arrival"), TakeApart.of(book.journal()).alarms());
+        assertEquals(
+                List.of(
+                        "Left over: tuning knob (front)",
+                        "Left over: 1 of 3 × M4 × 12 slotted (back)",
+                        "Missing: 1 × M4 × 12 slotted, absent since arrival"),
+                TakeApart.of(book.journal()).alarms());
         book.add(new PutBack("e2", "screws", 2)).add(new PutBack("e1", "knob", 1));
         assertTrue(TakeApart.of(book.journal()).alarms().isEmpty());
         book.add(new PutBack("e1", "knob", 1));
@@ -38,7 +53,11 @@ class TakeApartTest {
     @Test
     void aCorrectionKeepsItsPlaceAndAWithdrawalLeavesNothing() {
         Book book = new Book().add(KNOB).add(SCREWS).instead("e1", off(ItemKind.KNOB, "Volume knob", 1, 0, "front"));
-        assertEquals(List.of("Volume knob", "3 × M4 × 12 slotted"), TakeApart.of(book.journal()).items().stream().map(TakeApart.Item::title).toList());
+        assertEquals(
+                List.of("Volume knob", "3 × M4 × 12 slotted"),
+                TakeApart.of(book.journal()).items().stream()
+                        .map(TakeApart.Item::title)
+                        .toList());
         book.back("e3", KNOB);
         assertEquals(1, TakeApart.of(book.journal()).items().size());
         assertEquals(java.util.Set.of("e1", "e3", "e4"), book.journal().fallen());

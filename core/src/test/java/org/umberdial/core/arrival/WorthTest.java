@@ -16,12 +16,23 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.StartingCircuit;
 
 class WorthTest {
-    private static final BenchSet SET = new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(StartingCircuit.of("string-superhet").orElseThrow().deck()), List.of(), List.of(), List.of(), List.of());
+    private static final BenchSet SET = new BenchSet(
+            ConstructionClass.SERIES_STRING,
+            CircuitImport.parts(
+                    StartingCircuit.of("string-superhet").orElseThrow().deck()),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of());
 
     @Test
     void theSumIsHoursTimesRateAndParts() {
         Worth worth = worth(new Book());
-        double papers = worth.lines().stream().filter(line -> line.job().equals("recap_paper")).findFirst().orElseThrow().count();
+        double papers = worth.lines().stream()
+                .filter(line -> line.job().equals("recap_paper"))
+                .findFirst()
+                .orElseThrow()
+                .count();
         assertEquals(7, papers);
         assertEquals(worth.hours() * 40 + worth.parts(), worth.total(), 1e-9);
         assertEquals(Worth.Verdict.SAY_WORTH, worth.verdict());
@@ -39,7 +50,8 @@ class WorthTest {
         double plan = worth(new Book()).total();
         Book book = new Book().add(said(plan + 100, 0));
         assertEquals(Worth.Verdict.TEST_FIRST, worth(book).verdict());
-        assertTrue(worth(book).reason().contains("output transformer"), worth(book).reason());
+        assertTrue(
+                worth(book).reason().contains("output transformer"), worth(book).reason());
         book.add(new Proved("XT1", true, "primary 190 Ω")).add(new Proved("coils and IF cans", true, ""));
         assertEquals(Worth.Verdict.GO, worth(book).verdict());
     }
@@ -58,6 +70,11 @@ class WorthTest {
     }
 
     private static Worth worth(Book book) {
-        return Worth.of(SET, Set.of(), Inspection.of(SET.construction(), Set.of(), book.journal()), book.journal(), HousePolicy.standard());
+        return Worth.of(
+                SET,
+                Set.of(),
+                Inspection.of(SET.construction(), Set.of(), book.journal()),
+                book.journal(),
+                HousePolicy.standard());
     }
 }

@@ -14,13 +14,16 @@ class CautionsTest {
     @EnumSource
     void everyClass_hasShortCautionsWithAGraveOneFirst(ConstructionClass construction) {
         assertTrue(Cautions.underPower(construction).size() >= 2);
-        Cautions.underPower(construction).forEach(caution -> assertTrue(caution.text().split("\\s+").length <= 30, caution.id()));
+        Cautions.underPower(construction)
+                .forEach(caution -> assertTrue(caution.text().split("\\s+").length <= 30, caution.id()));
         assertTrue(Cautions.underPower(construction).get(0).level() != Caution.Level.CARE);
     }
 
     @Test
     void liveChassis_leadsWithIsolation() {
-        assertEquals("live_chassis", Cautions.underPower(ConstructionClass.SERIES_STRING).get(0).id());
+        assertEquals(
+                "live_chassis",
+                Cautions.underPower(ConstructionClass.SERIES_STRING).get(0).id());
         assertThrows(IllegalArgumentException.class, () -> Cautions.of("none such"));
     }
 }

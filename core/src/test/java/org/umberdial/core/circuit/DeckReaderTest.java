@@ -52,11 +52,15 @@ class DeckReaderTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "R1 a b 4k7|4.7k|schematic", "R1 a b 2M2|2.2meg|schematic", "R1 a b 1M|milliohms|megohms", "R1 a b 0|0 ohms|join", "R1 a b -5|negative|above 0",
-        "R1 a|needs two nodes|value", "Q1 a b c|no part line|R, C, L", "R1 a b wat|no number|4.7k", "XV1 a b|nodes|type", ".noise x a|.noise|known",
-        "K1 L1 L2 1.5|coupling|1", "V1 a b SIN(0)|SIN|peak", "C1 a b 0|value 0|out", ".model q NPN|diode|D"
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "R1 a b 4k7|4.7k|schematic", "R1 a b 2M2|2.2meg|schematic", "R1 a b 1M|milliohms|megohms",
+                        "R1 a b 0|0 ohms|join", "R1 a b -5|negative|above 0",
+                "R1 a|needs two nodes|value", "Q1 a b c|no part line|R, C, L", "R1 a b wat|no number|4.7k",
+                        "XV1 a b|nodes|type", ".noise x a|.noise|known",
+                "K1 L1 L2 1.5|coupling|1", "V1 a b SIN(0)|SIN|peak", "C1 a b 0|value 0|out", ".model q NPN|diode|D"
+            })
     void badLines_areSentencesWithTheirNumber(String line, String one, String other) {
         DeckRefused refused = assertThrows(DeckRefused.class, () -> DeckReader.read("title\n* note\n" + line + "\n"));
         assertEquals(3, refused.faults().get(0).line());
@@ -65,7 +69,11 @@ class DeckReaderTest {
 
     @Test
     void everyFaultIsListed() {
-        assertEquals(3, assertThrows(DeckRefused.class, () -> DeckReader.read("t\nR1 a b 4k7\nR1 a b 5\nR2 a b\n")).faults().size());
+        assertEquals(
+                3,
+                assertThrows(DeckRefused.class, () -> DeckReader.read("t\nR1 a b 4k7\nR1 a b 5\nR2 a b\n"))
+                        .faults()
+                        .size());
     }
 
     @Test
@@ -73,7 +81,9 @@ class DeckReaderTest {
         byte[] junk = new byte[200_000];
         new Random(5).nextBytes(junk);
         assertTimeoutPreemptively(Duration.ofSeconds(20), () -> {
-            assertThrows(DeckRefused.class, () -> DeckReader.read(new String(junk, java.nio.charset.StandardCharsets.UTF_8)));
+            assertThrows(
+                    DeckRefused.class,
+                    () -> DeckReader.read(new String(junk, java.nio.charset.StandardCharsets.UTF_8)));
             assertThrows(DeckRefused.class, () -> DeckReader.read("t\n" + "R a b 1\n".repeat(30_000)));
             assertThrows(DeckRefused.class, () -> DeckReader.read(""));
         });
@@ -83,7 +93,9 @@ class DeckReaderTest {
     void writtenDeck_readsBackTheSame() {
         Deck deck = DeckReader.read(Sets.resource("table-set.cir"));
         Deck again = DeckReader.read(DeckWriter.write(deck));
-        assertEquals(deck.cards().stream().map(DeckWriter::line).toList(), again.cards().stream().map(DeckWriter::line).toList());
+        assertEquals(
+                deck.cards().stream().map(DeckWriter::line).toList(),
+                again.cards().stream().map(DeckWriter::line).toList());
         assertEquals(deck.sockets(), again.sockets());
         assertEquals(deck.testPoints(), again.testPoints());
         assertEquals(DeckWriter.write(deck), DeckWriter.write(again));
@@ -93,24 +105,45 @@ class DeckReaderTest {
     void randomValues_surviveTheRoundTripExactly() {
         Random random = new Random(11);
         for (int i = 0; i < 500; i++) {
-            double value = Double.parseDouble(String.format(java.util.Locale.ROOT, "%.4g", Math.pow(10, random.nextDouble() * 20 - 12)));
+            double value = Double.parseDouble(
+                    String.format(java.util.Locale.ROOT, "%.4g", Math.pow(10, random.nextDouble() * 20 - 12)));
             Card card = DeckReader.read("t\nR1 a b " + value + "\n").cards().get(0);
-            assertEquals(value, DeckReader.read("t\n" + DeckWriter.line(card) + "\n").cards().get(0).value().orElseThrow(), DeckWriter.line(card));
+            assertEquals(
+                    value,
+                    DeckReader.read("t\n" + DeckWriter.line(card) + "\n")
+                            .cards()
+                            .get(0)
+                            .value()
+                            .orElseThrow(),
+                    DeckWriter.line(card));
         }
     }
 
     @Test
     void includedFiles_stand_whereTheyAreNamed_andKeepTheLineOfTheirName() {
-        Deck deck = DeckReader.read("t\nR1 a 0 1k\n.include more.inc\nR3 c 0 1k\n", name -> name.equals("more.inc") ? java.util.Optional.of("R2 b 0 2k ; kind=carbon\n") : java.util.Optional.empty());
-        assertEquals(List.of("R1", "R2", "R3"), deck.cards().stream().map(Card::reference).toList());
+        Deck deck = DeckReader.read(
+                "t\nR1 a 0 1k\n.include more.inc\nR3 c 0 1k\n",
+                name -> name.equals("more.inc")
+                        ? java.util.Optional.of("R2 b 0 2k ; kind=carbon\n")
+                        : java.util.Optional.empty());
+        assertEquals(
+                List.of("R1", "R2", "R3"),
+                deck.cards().stream().map(Card::reference).toList());
         assertEquals(3, deck.cards().get(1).line());
-        assertTrue(assertThrows(DeckRefused.class, () -> DeckReader.read("t\n.include gone.inc\n")).getMessage().startsWith("Line 2"));
+        assertTrue(assertThrows(DeckRefused.class, () -> DeckReader.read("t\n.include gone.inc\n"))
+                .getMessage()
+                .startsWith("Line 2"));
     }
 
     @Test
     void aCardBehindStarEquals_isTaken_andItsEquivalentLeft() {
-        Deck deck = DeckReader.read("t\n*= XV1 p g 0 12AV6_T ; desc=\"driver\"\nXV1 p g 0 w MODEL ; of=XV1\nBx p 0 I=1 ; of=XV1\n.subckt MODEL p g k w\nBp p k I=v(g,k)\n.ends\n*= R1 a b 0.05 ; kind=switch closed=AM\nR1 a b 1e12\nR2 a 0 1k\n");
-        assertEquals(List.of("XV1", "R1", "R2"), deck.cards().stream().map(Card::reference).toList());
+        Deck deck =
+                DeckReader.read("t\n*= XV1 p g 0 12AV6_T ; desc=\"driver\"\nXV1 p g 0 w MODEL ; of=XV1\nBx p 0 I=1 ; "
+                        + "of=XV1\n.subckt MODEL p g k w\nBp p k I=v(g,k)\n.ends\n*= R1 a b 0.05 ; "
+                        + "kind=switch closed=AM\nR1 a b 1e12\nR2 a 0 1k\n");
+        assertEquals(
+                List.of("XV1", "R1", "R2"),
+                deck.cards().stream().map(Card::reference).toList());
         assertEquals("driver", deck.cards().get(0).key("desc").orElseThrow());
         assertEquals(0.05, deck.cards().get(1).value().orElseThrow());
         assertTrue(deck.notes().get(0).contains(".subckt"));

@@ -55,7 +55,10 @@ class LinearNetworkTest {
         assertThrows(IllegalArgumentException.class, () -> network.resistor("a", "b", 0));
     }
 
-    /** Kirchhoff's law at every node, reciprocity of resistors, and no change when nodes and parts are entered in another order. */
+    /**
+     * Kirchhoff's law at every node, reciprocity of resistors, and no change when nodes and parts are entered in
+     * another order.
+     */
     @Test
     void randomNetworks_obeyTheLaws() {
         for (long seed = 1; seed <= 30; seed++) {
@@ -64,22 +67,36 @@ class LinearNetworkTest {
             int nodes = 3 + random.nextInt(12);
             for (int i = 1; i <= nodes; i++) {
                 int lower = random.nextInt(i); // an earlier node, or the reference: nothing floats
-                resistors.add(new Object[] {"n" + i, lower == 0 ? "0" : "n" + lower, Math.pow(10, 2 + 4 * random.nextDouble())});
+                resistors.add(new Object[] {
+                    "n" + i, lower == 0 ? "0" : "n" + lower, Math.pow(10, 2 + 4 * random.nextDouble())
+                });
             }
             resistors.add(new Object[] {"n1", "0", 1000.0});
             int driven = random.nextInt(nodes) + 1;
             LinearNetwork.Solution solution = solve(resistors, driven);
-            assertEquals(solution.transferOhms("n1", "n2"), solution.transferOhms("n2", "n1"), Math.abs(solution.transferOhms("n1", "n2")) * 1e-9, "seed " + seed);
+            assertEquals(
+                    solution.transferOhms("n1", "n2"),
+                    solution.transferOhms("n2", "n1"),
+                    Math.abs(solution.transferOhms("n1", "n2")) * 1e-9,
+                    "seed " + seed);
             for (int i = 1; i <= nodes; i++) {
                 String node = "n" + i;
                 double drawn = 0;
                 for (Object[] r : resistors) {
-                    drawn += r[0].equals(node) ? (solution.volts(node) - solution.volts((String) r[1])) / (double) r[2] : r[1].equals(node) ? (solution.volts(node) - solution.volts((String) r[0])) / (double) r[2] : 0;
+                    drawn += r[0].equals(node)
+                            ? (solution.volts(node) - solution.volts((String) r[1])) / (double) r[2]
+                            : r[1].equals(node)
+                                    ? (solution.volts(node) - solution.volts((String) r[0])) / (double) r[2]
+                                    : 0;
                 }
                 assertEquals(i == driven ? 1e-3 : 0, drawn, 1e-9, "seed " + seed + " " + node);
             }
             Collections.shuffle(resistors, random);
-            assertEquals(solution.volts("n1"), solve(resistors, driven).volts("n1"), Math.abs(solution.volts("n1")) * 1e-6 + 1e-9, "seed " + seed);
+            assertEquals(
+                    solution.volts("n1"),
+                    solve(resistors, driven).volts("n1"),
+                    Math.abs(solution.volts("n1")) * 1e-6 + 1e-9,
+                    "seed " + seed);
         }
     }
 

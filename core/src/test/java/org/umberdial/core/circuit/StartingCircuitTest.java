@@ -15,11 +15,14 @@ class StartingCircuitTest {
     @MethodSource("org.umberdial.core.set.StartingCircuit#all")
     void everyOneIsWholeAndHasPointsToProbe(StartingCircuit circuit) {
         Deck deck = circuit.deck();
-        assertTrue(deck.cards().size() > 15 && deck.testPoints().size() > 5 && deck.nodes().containsAll(deck.testPoints()));
+        assertTrue(deck.cards().size() > 15
+                && deck.testPoints().size() > 5
+                && deck.nodes().containsAll(deck.testPoints()));
     }
 
     @Test
     void everyClassHasOne() {
-        assertTrue(Arrays.stream(ConstructionClass.values()).allMatch(c -> StartingCircuit.all().stream().anyMatch(s -> s.construction() == c)));
+        assertTrue(Arrays.stream(ConstructionClass.values())
+                .allMatch(c -> StartingCircuit.all().stream().anyMatch(s -> s.construction() == c)));
     }
 }

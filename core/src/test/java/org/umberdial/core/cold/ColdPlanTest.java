@@ -23,13 +23,26 @@ import org.umberdial.core.volts.Verdict;
 import org.umberdial.core.volts.VoltsJudge;
 
 class ColdPlanTest {
-    private static final Set<Equipment> SMALL = EnumSet.of(Equipment.OHMMETER, Equipment.GENERATOR, Equipment.AC_METER, Equipment.DIODE_TEST);
+    private static final Set<Equipment> SMALL =
+            EnumSet.of(Equipment.OHMMETER, Equipment.GENERATOR, Equipment.AC_METER, Equipment.DIODE_TEST);
 
     @Test
     void discharge_comesBeforeAll_thenTheReadingThatCoversMost() {
         assertEquals("discharge", plan(new Book()).next().orElseThrow().row().id());
         assertEquals("plug-on", plan(bled()).next().orElseThrow().row().id());
-        assertEquals("plug-on", ColdPlan.of(Scenes.STRING, ColdBench.of(Scenes.STRING, made("discharge", "v.C1=1 v.C2=0", new Book()).journal()), SMALL).next().orElseThrow().row().id());
+        assertEquals(
+                "plug-on",
+                ColdPlan.of(
+                                Scenes.STRING,
+                                ColdBench.of(
+                                        Scenes.STRING,
+                                        made("discharge", "v.C1=1 v.C2=0", new Book())
+                                                .journal()),
+                                SMALL)
+                        .next()
+                        .orElseThrow()
+                        .row()
+                        .id());
     }
 
     @Test
@@ -54,15 +67,23 @@ class ColdPlanTest {
     void anOpenWinding_asksForItsLeadOuts_untilTheyWereLookedAt() {
         Book open = made("output-tone", "ohms=open", made("plug-on", "plug=16 set.*=yes", bled()));
         assertEquals("lead-out", plan(open).next().orElseThrow().row().id());
-        assertFalse(plan(made("lead-out", "part=XT2 break=outside mended=322", open)).next().orElseThrow().row().id().equals("lead-out"));
+        assertFalse(plan(made("lead-out", "part=XT2 break=outside mended=322", open))
+                .next()
+                .orElseThrow()
+                .row()
+                .id()
+                .equals("lead-out"));
     }
 
     @Test
     void whatNoInstrumentProves_isSaid() {
         ColdPlan plan = plan(new Book());
         assertEquals(ColdPlan.State.NO_INSTRUMENT, step(plan, "insulation").state());
-        assertTrue(plan.unproven().stream().anyMatch(gap -> gap.needs().equals(Set.of(Equipment.INSULATION_TESTER)) && gap.claims().contains(new Claim("XT1", "insulation"))));
-        ColdPlan full = ColdPlan.of(Scenes.FM, ColdBench.of(Scenes.FM, new Book().journal()), EnumSet.allOf(Equipment.class));
+        assertTrue(plan.unproven().stream()
+                .anyMatch(gap -> gap.needs().equals(Set.of(Equipment.INSULATION_TESTER))
+                        && gap.claims().contains(new Claim("XT1", "insulation"))));
+        ColdPlan full =
+                ColdPlan.of(Scenes.FM, ColdBench.of(Scenes.FM, new Book().journal()), EnumSet.allOf(Equipment.class));
         assertTrue(full.unproven().isEmpty());
         assertTrue(full.minutesLeft() > plan.minutesLeft());
     }
@@ -70,11 +91,18 @@ class ColdPlanTest {
     @Test
     void ohmsTakenWhileACharge_wasThere_areNoEvidence() {
         Book charged = made("discharge", "v.C1=200 v.C2=1 v.C11=0", new Book());
-        ColdBench bench = ColdBench.of(Scenes.FM, made("plug-on", "plug=16 set.*=yes", charged).journal());
-        assertEquals(Verdict.NO_EXPECTATION, bench.last("plug-on").orElseThrow().verdict().word());
+        ColdBench bench = ColdBench.of(
+                Scenes.FM, made("plug-on", "plug=16 set.*=yes", charged).journal());
+        assertEquals(
+                Verdict.NO_EXPECTATION,
+                bench.last("plug-on").orElseThrow().verdict().word());
         assertTrue(bench.covers().isEmpty());
-        assertEquals("discharge", ColdPlan.of(Scenes.FM, bench, SMALL).next().orElseThrow().row().id());
-        assertTrue(ColdBench.of(Scenes.FM, made("plug-on", "plug=16 set.*=yes", bled()).journal()).passed("plug-on"));
+        assertEquals(
+                "discharge",
+                ColdPlan.of(Scenes.FM, bench, SMALL).next().orElseThrow().row().id());
+        assertTrue(ColdBench.of(
+                        Scenes.FM, made("plug-on", "plug=16 set.*=yes", bled()).journal())
+                .passed("plug-on"));
     }
 
     @Test
@@ -82,33 +110,76 @@ class ColdPlanTest {
         Book book = made("plug-on", "plug=16 set.*=yes", bled());
         Proof transformer = proof(book, "XT1");
         assertEquals(ProofState.PARTLY, transformer.state());
-        assertTrue(transformer.reason().contains("Proven: primary continuity") && transformer.reason().contains("insulation"), transformer.reason());
+        assertTrue(
+                transformer.reason().contains("Proven: primary continuity")
+                        && transformer.reason().contains("insulation"),
+                transformer.reason());
         assertEquals(ProofState.PARTLY, proof(book, "CORD").state());
-        assertEquals(ProofState.PROVEN, proof(made("resistors", "o.R6=219000", book), "R6").state());
-        assertEquals(ProofState.DOUBTFUL, proof(made("output-tone", "ohms=open", book), "XT2").state());
+        assertEquals(
+                ProofState.PROVEN,
+                proof(made("resistors", "o.R6=219000", book), "R6").state());
+        assertEquals(
+                ProofState.DOUBTFUL,
+                proof(made("output-tone", "ohms=open", book), "XT2").state());
         assertTrue(proof(book, "XT2").reason().contains("lead-outs"));
-        assertEquals(ProofState.TO_REPLACE, proof(made("lead-out", "part=XT2 break=inside", book), "XT2").state());
-        assertEquals(ProofState.REPLACED, proof(book.add(new PartReplaced("XT2", "another")), "XT2").state());
+        assertEquals(
+                ProofState.TO_REPLACE,
+                proof(made("lead-out", "part=XT2 break=inside", book), "XT2").state());
+        assertEquals(
+                ProofState.REPLACED,
+                proof(book.add(new PartReplaced("XT2", "another")), "XT2").state());
     }
 
     @Test
     void rarePart_isSound_onceItsTurnsAreKnown() {
-        assertEquals(Optional.empty(), ColdBench.of(Scenes.FM, made("plug-on", "plug=16 set.*=yes", bled()).journal()).sound("XT1"));
-        assertEquals(Optional.of(true), ColdBench.of(Scenes.FM, made("output-tone", "ohms=322 tone=clear", bled()).journal()).sound("xt2"));
-        assertEquals(Optional.empty(), ColdBench.of(Scenes.FM, made("output-tone", "ohms=open", bled()).journal()).sound("XT2"));
-        assertEquals(Optional.of(false), ColdBench.of(Scenes.FM, made("lead-out", "part=XT2 break=inside", bled()).journal()).sound("XT2"));
+        assertEquals(
+                Optional.empty(),
+                ColdBench.of(
+                                Scenes.FM,
+                                made("plug-on", "plug=16 set.*=yes", bled()).journal())
+                        .sound("XT1"));
+        assertEquals(
+                Optional.of(true),
+                ColdBench.of(
+                                Scenes.FM,
+                                made("output-tone", "ohms=322 tone=clear", bled())
+                                        .journal())
+                        .sound("xt2"));
+        assertEquals(
+                Optional.empty(),
+                ColdBench.of(Scenes.FM, made("output-tone", "ohms=open", bled()).journal())
+                        .sound("XT2"));
+        assertEquals(
+                Optional.of(false),
+                ColdBench.of(
+                                Scenes.FM,
+                                made("lead-out", "part=XT2 break=inside", bled())
+                                        .journal())
+                        .sound("XT2"));
     }
 
     @Test
     void transformer_isSizedAtTheRealVoltages() {
         TransformerSize size = TransformerSize.of(Scenes.FIELD).orElseThrow();
         assertEquals(2, size.heaters().size());
-        assertEquals(2.0, size.heaters().stream().filter(TransformerSize.Heaters::rectifier).findFirst().orElseThrow().amperes());
+        assertEquals(
+                2.0,
+                size.heaters().stream()
+                        .filter(TransformerSize.Heaters::rectifier)
+                        .findFirst()
+                        .orElseThrow()
+                        .amperes());
         assertTrue(size.byEngine());
         assertEquals(size.loadVa() * 1.25, size.wantedVa(), 1e-9);
-        assertEquals(size.loadVa(), size.loads().stream().mapToDouble(TransformerSize.Load::watts).sum(), 1e-6);
+        assertEquals(
+                size.loadVa(),
+                size.loads().stream().mapToDouble(TransformerSize.Load::watts).sum(),
+                1e-6);
         assertTrue(TransformerSize.of(Scenes.STRING).isEmpty());
-        assertEquals(0.3, TransformerSize.of(Scenes.PLAYER).orElseThrow().heaters().get(0).amperes() - 0.86, 1e-9);
+        assertEquals(
+                0.3,
+                TransformerSize.of(Scenes.PLAYER).orElseThrow().heaters().get(0).amperes() - 0.86,
+                1e-9);
     }
 
     @Test
@@ -116,24 +187,44 @@ class ColdPlanTest {
         double dc = Scenes.FM.supplyAmperes().orElseThrow();
         double half = Scenes.FM.windingAmperes(1).orElseThrow() / dc;
         assertTrue(half > 0.9 && half < 1.4, "half of a centre tap: " + half);
-        double single = Scenes.PLAYER.windingAmperes(1).orElseThrow() / Scenes.PLAYER.supplyAmperes().orElseThrow();
+        double single = Scenes.PLAYER.windingAmperes(1).orElseThrow()
+                / Scenes.PLAYER.supplyAmperes().orElseThrow();
         assertTrue(single > 1.6 && single < 2.8, "half-wave: " + single);
         assertEquals(3.245, Scenes.FM.windingAmperes(3).orElseThrow(), 0.15);
-        assertTrue(Scenes.FM.windingAmperes(9).isEmpty() && Scenes.STRING.windingAmperes(0).isEmpty());
+        assertTrue(Scenes.FM.windingAmperes(9).isEmpty()
+                && Scenes.STRING.windingAmperes(0).isEmpty());
     }
 
     @Test
     void candidates_fitRunHotOrGiveTooMuch() {
         TransformerSize size = TransformerSize.of(Scenes.FM).orElseThrow();
         double same = size.highVolts().orElseThrow();
-        assertEquals(Verdict.GOOD, size.compare(Scenes.FM, candidate(90, same, 0.12, 3.5)).word());
+        assertEquals(
+                Verdict.GOOD,
+                size.compare(Scenes.FM, candidate(90, same, 0.12, 3.5)).word());
         TransformerSize.Compared high = size.compare(Scenes.FM, candidate(90, same * 1.13, 0.12, 3.5));
-        assertTrue(high.sentence().contains("volts high by 12 %") || high.sentence().contains("volts high by 11 %") || high.sentence().contains("volts high by 13 %"), high.sentence());
+        assertTrue(
+                high.sentence().contains("volts high by 12 %")
+                        || high.sentence().contains("volts high by 11 %")
+                        || high.sentence().contains("volts high by 13 %"),
+                high.sentence());
         assertTrue(high.bplus().orElseThrow() > high.bplusNow().orElseThrow());
-        assertTrue(size.compare(Scenes.FM, candidate(90, same, 0.12, 2)).sentence().contains("runs hot"));
-        TransformerSize.Candidate grounded = new TransformerSize.Candidate("old one", 120, size.highVolts().orElseThrow(), 0.15, TransformerSize.CentreTap.GROUNDED, 6.3, 4, 5, 2, true);
+        assertTrue(
+                size.compare(Scenes.FM, candidate(90, same, 0.12, 2)).sentence().contains("runs hot"));
+        TransformerSize.Candidate grounded = new TransformerSize.Candidate(
+                "old one",
+                120,
+                size.highVolts().orElseThrow(),
+                0.15,
+                TransformerSize.CentreTap.GROUNDED,
+                6.3,
+                4,
+                5,
+                2,
+                true);
         TransformerSize field = TransformerSize.of(Scenes.FIELD).orElseThrow();
-        assertTrue(field.compare(Scenes.FIELD, grounded).results().stream().anyMatch(r -> r.note().contains("free it")));
+        assertTrue(field.compare(Scenes.FIELD, grounded).results().stream()
+                .anyMatch(r -> r.note().contains("free it")));
     }
 
     @Test
@@ -146,7 +237,8 @@ class ColdPlanTest {
     }
 
     private static TransformerSize.Candidate candidate(double va, double volts, double amperes, double heater) {
-        return new TransformerSize.Candidate("stock", va, volts, amperes, TransformerSize.CentreTap.FREE, 6.3, heater, 0, 0, true);
+        return new TransformerSize.Candidate(
+                "stock", va, volts, amperes, TransformerSize.CentreTap.FREE, 6.3, heater, 0, 0, true);
     }
 
     private static Book bled() {
@@ -162,12 +254,25 @@ class ColdPlanTest {
     }
 
     private static ColdPlan.Step step(ColdPlan plan, String test) {
-        return plan.steps().stream().filter(s -> s.row().id().equals(test)).findFirst().orElseThrow();
+        return plan.steps().stream()
+                .filter(s -> s.row().id().equals(test))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Proof proof(Book book, String subject) {
         ReadingLog log = new ReadingLog(List.of());
-        var report = VoltsJudge.judge(Scenes.FM.set(), log, HousePolicy.standard(), new Bench(120, Optional.empty(), 0, "FM"));
-        return ProofSheet.of(Scenes.FM, log, report, Inspection.of(Scenes.FM.set().construction(), Set.of(), book.journal()), book.journal()).stream().filter(p -> p.subject().equals(subject)).findFirst().orElseThrow();
+        var report = VoltsJudge.judge(
+                Scenes.FM.set(), log, HousePolicy.standard(), new Bench(120, Optional.empty(), 0, "FM"));
+        return ProofSheet.of(
+                        Scenes.FM,
+                        log,
+                        report,
+                        Inspection.of(Scenes.FM.set().construction(), Set.of(), book.journal()),
+                        book.journal())
+                .stream()
+                .filter(p -> p.subject().equals(subject))
+                .findFirst()
+                .orElseThrow();
     }
 }

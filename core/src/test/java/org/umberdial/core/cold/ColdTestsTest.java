@@ -98,7 +98,8 @@ class ColdTestsTest {
         ColdVerdict verdict = Scenes.judge(Scenes.named(scene), test, figures);
         assertEquals(word, verdict.word(), verdict.sentence());
         assertTrue(verdict.sentence().contains(says), verdict.sentence());
-        assertFalse(word == Verdict.GOOD && !(verdict.refutes().isEmpty() && verdict.doubts().isEmpty()));
+        assertFalse(word == Verdict.GOOD
+                && !(verdict.refutes().isEmpty() && verdict.doubts().isEmpty()));
     }
 
     @Test
@@ -108,16 +109,31 @@ class ColdTestsTest {
         ColdVerdict good = Scenes.judge(Scenes.FM, "injection", levels);
         assertEquals(Verdict.GOOD, good.word(), good.sentence());
         assertEquals(4, good.proves().size());
-        assertTrue(good.results().get(0).value().startsWith("271 V") || good.results().get(0).value().startsWith("272 V"), good.results().get(0).value());
-        assertTrue(good.results().get(0).note().contains("under its"), good.results().get(0).note());
-        ColdVerdict shorted = Scenes.judge(Scenes.FM, "injection", levels.replace("a.0=0.0002 a.1=0.0004 a.2=0.0008", "a.0=0.01 a.1=0.02 a.2=0.04"));
+        assertTrue(
+                good.results().get(0).value().startsWith("271 V")
+                        || good.results().get(0).value().startsWith("272 V"),
+                good.results().get(0).value());
+        assertTrue(
+                good.results().get(0).note().contains("under its"),
+                good.results().get(0).note());
+        ColdVerdict shorted = Scenes.judge(
+                Scenes.FM,
+                "injection",
+                levels.replace("a.0=0.0002 a.1=0.0004 a.2=0.0008", "a.0=0.01 a.1=0.02 a.2=0.04"));
         assertEquals(Verdict.BAD, shorted.word());
         assertTrue(shorted.refutes().contains(new Claim("XT1", "no shorted turns of weight")));
-        assertEquals(Verdict.DOUBT, Scenes.judge(Scenes.FM, "injection", levels.replace("o1.2=2.262", "o1.2=2.0")).word());
-        assertEquals(Verdict.NO_EXPECTATION, Scenes.judge(Scenes.FM, "injection", levels.replace("bare=yes", "bare=no")).word());
+        assertEquals(
+                Verdict.DOUBT,
+                Scenes.judge(Scenes.FM, "injection", levels.replace("o1.2=2.262", "o1.2=2.0"))
+                        .word());
+        assertEquals(
+                Verdict.NO_EXPECTATION,
+                Scenes.judge(Scenes.FM, "injection", levels.replace("bare=yes", "bare=no"))
+                        .word());
         ColdVerdict blind = Scenes.judge(Scenes.FM, "injection", levels.replaceAll("a\\.[0-9]=[0-9.]+ ?", ""));
         assertFalse(blind.proves().contains(new Claim("XT1", "no shorted turns of weight")));
-        InvalidEntry refused = assertThrows(InvalidEntry.class, () -> Scenes.judge(Scenes.FM, "injection", levels.replace("in.2=2", "in.2=24")));
+        InvalidEntry refused = assertThrows(
+                InvalidEntry.class, () -> Scenes.judge(Scenes.FM, "injection", levels.replace("in.2=2", "in.2=24")));
         assertTrue(refused.getMessage().contains("12 V at most"));
         assertEquals("in.2", refused.field());
     }
@@ -136,8 +152,15 @@ class ColdTestsTest {
                 if (!ColdTests.claims(at, row).isEmpty() || row.proves().isEmpty()) {
                     BenchForm form = ColdTests.form(at, row, new Figures(Map.of()));
                     assertFalse(form.blocks().isEmpty(), row.id());
-                    assertTrue(form.blocks().stream().anyMatch(block -> !block.lines().isEmpty()), row.id());
-                    assertTrue(ColdTests.judge(at, row, new Figures(Map.of())).proves().isEmpty(), row.id());
+                    assertTrue(
+                            form.blocks().stream()
+                                    .anyMatch(block -> !block.lines().isEmpty()),
+                            row.id());
+                    assertTrue(
+                            ColdTests.judge(at, row, new Figures(Map.of()))
+                                    .proves()
+                                    .isEmpty(),
+                            row.id());
                 }
             }
         }
@@ -150,7 +173,8 @@ class ColdTestsTest {
         int readings = 0;
         String figures = "plug=open set.*=yes";
         while (verdict.word() == Verdict.DOUBT) {
-            BenchForm form = ColdTests.form(Scenes.STRING, TestRow.of("plug-on").orElseThrow(), Scenes.figures(figures));
+            BenchForm form =
+                    ColdTests.form(Scenes.STRING, TestRow.of("plug-on").orElseThrow(), Scenes.figures(figures));
             var lines = form.blocks().get(form.blocks().size() - 1).lines();
             String key = lines.get(lines.size() - 1).cells().get(0).key();
             int from = Integer.parseInt(key.split("\\.")[1]);

@@ -45,13 +45,17 @@ class SetPartsTest {
             empty | LINE_CORD | CORD
             """)
     void rolesFollowFromTheCircuit(String scene, Role role, String parts) {
-        assertEquals(parts.isEmpty() ? List.of() : List.of(parts.split(" ")), Scenes.named(scene).roles().of(role));
+        assertEquals(
+                parts.isEmpty() ? List.of() : List.of(parts.split(" ")),
+                Scenes.named(scene).roles().of(role));
     }
 
     @Test
     void theLineChain_runsFromPinToPin() {
         LineChain string = Scenes.STRING.chain();
-        assertEquals(List.of("CORD", "FUSE", "R20", "XV5H", "XV4H", "XV2H", "XV1H", "XV3H", "CORD"), string.links().stream().map(LineChain.Link::reference).toList());
+        assertEquals(
+                List.of("CORD", "FUSE", "R20", "XV5H", "XV4H", "XV2H", "XV1H", "XV3H", "CORD"),
+                string.links().stream().map(LineChain.Link::reference).toList());
         assertEquals(string.links().size() + 1, string.points().size());
         assertEquals("one plug pin", string.points().get(0));
         assertTrue(string.setFirst().contains("All tubes in their sockets"));
@@ -66,29 +70,68 @@ class SetPartsTest {
     void everyStartingCircuit_hasAPlan() {
         for (StartingCircuit circuit : StartingCircuit.all()) {
             var deck = circuit.deck();
-            BenchSet set = new BenchSet(circuit.construction(), CircuitImport.parts(deck), deck.sockets(), List.of(), List.of(), deck.modes(), deck.models(), List.of());
-            ColdScene scene = new ColdScene(set, SupplyLabel.UNKNOWN, HousePolicy.standard(), deck.modes().isEmpty() ? "" : deck.modes().get(0));
-            ColdPlan plan = ColdPlan.of(scene, ColdBench.of(scene, new org.umberdial.core.journal.Journal(List.of())), java.util.EnumSet.allOf(Equipment.class));
-            assertTrue(plan.steps().stream().filter(s -> s.state() == ColdPlan.State.OPEN).count() > 5, circuit.id());
+            BenchSet set = new BenchSet(
+                    circuit.construction(),
+                    CircuitImport.parts(deck),
+                    deck.sockets(),
+                    List.of(),
+                    List.of(),
+                    deck.modes(),
+                    deck.models(),
+                    List.of());
+            ColdScene scene = new ColdScene(
+                    set,
+                    SupplyLabel.UNKNOWN,
+                    HousePolicy.standard(),
+                    deck.modes().isEmpty() ? "" : deck.modes().get(0));
+            ColdPlan plan = ColdPlan.of(
+                    scene,
+                    ColdBench.of(scene, new org.umberdial.core.journal.Journal(List.of())),
+                    java.util.EnumSet.allOf(Equipment.class));
+            assertTrue(
+                    plan.steps().stream()
+                                    .filter(s -> s.state() == ColdPlan.State.OPEN)
+                                    .count()
+                            > 5,
+                    circuit.id());
             assertEquals("discharge", plan.next().orElseThrow().row().id(), circuit.id());
-            assertFalse(Charge.holders(scene, 10e3).isEmpty() && circuit.construction().lineFed(), circuit.id());
-            assertEquals(circuit.construction().lineFed(), !scene.roles().of(Role.LINE_CORD).isEmpty());
+            assertFalse(
+                    Charge.holders(scene, 10e3).isEmpty()
+                            && circuit.construction().lineFed(),
+                    circuit.id());
+            assertEquals(
+                    circuit.construction().lineFed(),
+                    !scene.roles().of(Role.LINE_CORD).isEmpty());
         }
     }
 
     @Test
     void windingsAreNamedByWhatHangsOnThem() {
         Transformer field = Scenes.FIELD.power().orElseThrow();
-        assertEquals(List.of("primary", "high voltage 1", "high voltage 2", "rectifier's heater", "heaters"), field.windings().stream().map(Transformer.Winding::name).toList());
+        assertEquals(
+                List.of("primary", "high voltage 1", "high voltage 2", "rectifier's heater", "heaters"),
+                field.windings().stream().map(Transformer.Winding::name).toList());
         assertEquals(2.0, field.of(Transformer.Use.RECTIFIER_HEATER).get(0).amperes(), 1e-9);
-        assertEquals(0.86 + 0.3, Scenes.PLAYER.power().orElseThrow().of(Transformer.Use.HEATERS).get(0).amperes(), 1e-9);
-        assertEquals(Transformer.Use.SPEAKER, Scenes.FM.output().orElseThrow().secondaries().get(0).use());
+        assertEquals(
+                0.86 + 0.3,
+                Scenes.PLAYER
+                        .power()
+                        .orElseThrow()
+                        .of(Transformer.Use.HEATERS)
+                        .get(0)
+                        .amperes(),
+                1e-9);
+        assertEquals(
+                Transformer.Use.SPEAKER,
+                Scenes.FM.output().orElseThrow().secondaries().get(0).use());
     }
 
     @Test
     void whatHoldsACharge_isBledWithTheMostEnergyFirst() {
         List<Charge.Holder> holders = Charge.holders(Scenes.FM, 10e3);
-        assertEquals(List.of("C1", "C2", "C11"), holders.stream().map(Charge.Holder::reference).toList());
+        assertEquals(
+                List.of("C1", "C2", "C11"),
+                holders.stream().map(Charge.Holder::reference).toList());
         Charge.Holder first = holders.get(0);
         assertTrue(first.known());
         assertEquals(first.farads() * first.volts() * first.volts() / 2, first.joules(), 1e-12);
@@ -98,7 +141,8 @@ class SetPartsTest {
 
     @Test
     void heaters_areJudgedAroundASeventh() {
-        OptionalDouble expected = HeaterOhms.expected(TubeData.shipped().type("50C5").orElseThrow());
+        OptionalDouble expected =
+                HeaterOhms.expected(TubeData.shipped().type("50C5").orElseThrow());
         assertEquals(47.6, expected.orElseThrow(), 0.05);
         assertEquals(Verdict.GOOD, HeaterOhms.judge(47.6, 50.0 / 0.15 / 5));
         assertEquals(Verdict.GOOD, HeaterOhms.judge(47.6, 50.0 / 0.15 / 8));
@@ -120,8 +164,17 @@ class SetPartsTest {
         assertEquals(Verdict.DOUBT, load.judge(0.6 * load.predicted(), false).word());
         assertTrue(InCircuit.of(Scenes.FM, "R99").isEmpty());
         BenchSet fm = Scenes.FM.set();
-        BenchSet unread = new BenchSet(fm.construction(), fm.parts(), fm.sockets(), fm.testPoints(), fm.sheet(), fm.modes(), fm.models(), List.of("line 3 could not be read"));
-        InCircuit blind = InCircuit.of(new ColdScene(unread, SupplyLabel.UNKNOWN, HousePolicy.standard(), "FM"), "R6").orElseThrow();
+        BenchSet unread = new BenchSet(
+                fm.construction(),
+                fm.parts(),
+                fm.sockets(),
+                fm.testPoints(),
+                fm.sheet(),
+                fm.modes(),
+                fm.models(),
+                List.of("line 3 could not be read"));
+        InCircuit blind = InCircuit.of(new ColdScene(unread, SupplyLabel.UNKNOWN, HousePolicy.standard(), "FM"), "R6")
+                .orElseThrow();
         assertEquals(Verdict.NO_EXPECTATION, blind.judge(220e3, false).word());
         assertEquals(Verdict.BAD, blind.judge(300e3, false).word());
     }
@@ -132,7 +185,8 @@ class SetPartsTest {
         Settling settling = Settling.of(climbing, "o", "t", "o2", "t2");
         assertEquals(OptionalDouble.of(10000), settling.last());
         assertTrue(settling.climbing());
-        assertFalse(Settling.of(Scenes.figures("o=10000 t=5 o2=10100 t2=30"), "o", "t", "o2", "t2").climbing());
+        assertFalse(Settling.of(Scenes.figures("o=10000 t=5 o2=10100 t2=30"), "o", "t", "o2", "t2")
+                .climbing());
         assertFalse(Settling.of(Scenes.figures("o=10000"), "o", "t", "o2", "t2").climbing());
     }
 }

@@ -20,8 +20,12 @@ class TapsTest {
     void labelsMatchInOrder_fromTheCommonAlone() {
         Taps taps = Taps.solve(LEADS, fromFirst(), LABELS, 0.1);
         assertEquals(Optional.of("black"), taps.common());
-        assertEquals(List.of("brown", "green", "red", "blue"), taps.taps().stream().map(Taps.Tap::lead).toList());
-        assertEquals(List.of(110.0, 125.0, 220.0, 240.0), taps.taps().stream().map(t -> t.label().orElseThrow()).toList());
+        assertEquals(
+                List.of("brown", "green", "red", "blue"),
+                taps.taps().stream().map(Taps.Tap::lead).toList());
+        assertEquals(
+                List.of(110.0, 125.0, 220.0, 240.0),
+                taps.taps().stream().map(t -> t.label().orElseThrow()).toList());
         assertTrue(taps.taps().stream().allMatch(t -> t.even() && !t.tooClose()));
     }
 
@@ -34,16 +38,25 @@ class TapsTest {
             Collections.shuffle(pairs, random);
             List<String> leads = new ArrayList<>(LEADS);
             Collections.shuffle(leads, random);
-            Taps again = Taps.solve(leads, pairs.stream().map(p -> random.nextBoolean() ? p : new Taps.Between(p.b(), p.a(), p.ohms())).toList(), LABELS, 0.1);
+            Taps again = Taps.solve(
+                    leads,
+                    pairs.stream()
+                            .map(p -> random.nextBoolean() ? p : new Taps.Between(p.b(), p.a(), p.ohms()))
+                            .toList(),
+                    LABELS,
+                    0.1);
             assertEquals(first.common(), again.common());
-            assertEquals(first.taps().stream().map(Taps.Tap::lead).toList(), again.taps().stream().map(Taps.Tap::lead).toList());
+            assertEquals(
+                    first.taps().stream().map(Taps.Tap::lead).toList(),
+                    again.taps().stream().map(Taps.Tap::lead).toList());
         }
     }
 
     @Test
     void contradictionNamesThePair() {
         List<Taps.Between> pairs = pairs();
-        pairs.replaceAll(p -> p.a().equals("brown") && p.b().equals("green") ? new Taps.Between("brown", "green", 9) : p);
+        pairs.replaceAll(
+                p -> p.a().equals("brown") && p.b().equals("green") ? new Taps.Between("brown", "green", 9) : p);
         Taps taps = Taps.solve(LEADS, pairs, LABELS, 0.1);
         assertTrue(taps.problem().contains("brown to green"), taps.problem());
         assertTrue(taps.taps().isEmpty());
@@ -51,16 +64,26 @@ class TapsTest {
 
     @Test
     void whatCannotBeTold_isSaid() {
-        List<Taps.Between> close = List.of(new Taps.Between("a", "b", 12.1), new Taps.Between("a", "c", 12.3), new Taps.Between("a", "d", 24));
-        assertTrue(Taps.solve(List.of("a", "b", "c", "d"), close, List.of(110.0, 115.0, 220.0), 0.1).taps().get(0).tooClose());
-        List<Taps.Between> even = List.of(new Taps.Between("a", "b", 10), new Taps.Between("b", "c", 10), new Taps.Between("a", "c", 20));
+        List<Taps.Between> close = List.of(
+                new Taps.Between("a", "b", 12.1), new Taps.Between("a", "c", 12.3), new Taps.Between("a", "d", 24));
+        assertTrue(Taps.solve(List.of("a", "b", "c", "d"), close, List.of(110.0, 115.0, 220.0), 0.1)
+                .taps()
+                .get(0)
+                .tooClose());
+        List<Taps.Between> even =
+                List.of(new Taps.Between("a", "b", 10), new Taps.Between("b", "c", 10), new Taps.Between("a", "c", 20));
         Taps symmetric = Taps.solve(List.of("a", "b", "c"), even, List.of(110.0, 220.0), 0.1);
         assertTrue(symmetric.common().isEmpty());
         assertTrue(symmetric.problem().contains("Either end"));
-        assertEquals(List.of("e"), Taps.solve(List.of("a", "b", "c", "e"), even, List.of(110.0, 220.0), 0.1).apart());
+        assertEquals(
+                List.of("e"),
+                Taps.solve(List.of("a", "b", "c", "e"), even, List.of(110.0, 220.0), 0.1)
+                        .apart());
         assertFalse(Taps.solve(List.of("a"), List.of(), LABELS, 0.1).problem().isEmpty());
         List<Taps.Between> loose = List.of(new Taps.Between("a", "b", 10), new Taps.Between("c", "d", 10));
-        assertTrue(Taps.solve(List.of("a", "b", "c", "d"), loose, LABELS, 0.1).problem().contains("cannot be placed"));
+        assertTrue(Taps.solve(List.of("a", "b", "c", "d"), loose, LABELS, 0.1)
+                .problem()
+                .contains("cannot be placed"));
     }
 
     private static List<Taps.Between> fromFirst() {

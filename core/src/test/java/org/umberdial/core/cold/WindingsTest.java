@@ -37,7 +37,8 @@ class WindingsTest {
 
     @Test
     void injection_isAProportionWhateverTheOrderOrTheScale() {
-        List<Proportion.Pair> pairs = List.of(new Proportion.Pair(0.5, 0.612), new Proportion.Pair(1, 1.221), new Proportion.Pair(2, 2.44));
+        List<Proportion.Pair> pairs =
+                List.of(new Proportion.Pair(0.5, 0.612), new Proportion.Pair(1, 1.221), new Proportion.Pair(2, 2.44));
         Proportion read = Proportion.of(pairs);
         assertEquals(1.2204, read.slope(), 5e-5);
         assertEquals(280.7, read.slope() * 230, 0.05);
@@ -45,7 +46,9 @@ class WindingsTest {
         Random random = new Random(5);
         for (int round = 0; round < 200; round++) {
             double scale = Math.exp(random.nextGaussian());
-            List<Proportion.Pair> other = new ArrayList<>(pairs.stream().map(p -> new Proportion.Pair(p.fed() * scale, p.read() * scale)).toList());
+            List<Proportion.Pair> other = new ArrayList<>(pairs.stream()
+                    .map(p -> new Proportion.Pair(p.fed() * scale, p.read() * scale))
+                    .toList());
             Collections.shuffle(other, random);
             Proportion again = Proportion.of(other);
             assertEquals(read.slope(), again.slope(), 1e-12);
@@ -56,10 +59,12 @@ class WindingsTest {
 
     @Test
     void pickUp_isNoProportion() {
-        Proportion hum = Proportion.of(List.of(new Proportion.Pair(0.5, 0.71), new Proportion.Pair(1, 1.32), new Proportion.Pair(2, 2.54)));
+        Proportion hum = Proportion.of(
+                List.of(new Proportion.Pair(0.5, 0.71), new Proportion.Pair(1, 1.32), new Proportion.Pair(2, 2.54)));
         assertFalse(hum.holds());
         assertTrue(hum.intercept() > 0.1);
-        assertFalse(Proportion.of(List.of(new Proportion.Pair(1, 0.5), new Proportion.Pair(2, 0.49))).rising());
+        assertFalse(Proportion.of(List.of(new Proportion.Pair(1, 0.5), new Proportion.Pair(2, 0.49)))
+                .rising());
     }
 
     @ParameterizedTest
@@ -83,6 +88,7 @@ class WindingsTest {
 
     @Test
     void readingsThatLeaveNoLink_contradict() {
-        assertTrue(ChainSplit.of(4, List.of(new ChainSplit.Read(0, 2, false), new ChainSplit.Read(4, 2, false))).contradiction());
+        assertTrue(ChainSplit.of(4, List.of(new ChainSplit.Read(0, 2, false), new ChainSplit.Read(4, 2, false)))
+                .contradiction());
     }
 }

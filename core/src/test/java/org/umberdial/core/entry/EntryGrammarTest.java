@@ -25,11 +25,16 @@ class EntryGrammarTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "82.4|filter_1|DC|82.4", "-7.3V|filter_1|DC|-7.3", "250 mV|filter_1|DC|0.25", "V3.7 46.8|v3_plate|DC|46.8", "V3 plate 46.8|v3_plate|DC|46.8", "v3 anode 46.8|v3_plate|DC|46.8",
-        "V4 pin 2 6.9|v4_grid|DC|6.9", "filter 2 94.9|filter_2|DC|94.9", "screens 58|screens|DC|58", "6.2 ac|filter_1|AC|6.2", "R11 7k3|R11|OHMS|7300", "R11 7.3k|R11|OHMS|7300",
-        "V4 grid 470k|v4_grid|OHMS|470000", "V4.5 0.02|v4_grid|DC|0.02"
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "82.4|filter_1|DC|82.4", "-7.3V|filter_1|DC|-7.3", "250 mV|filter_1|DC|0.25",
+                        "V3.7 46.8|v3_plate|DC|46.8", "V3 plate 46.8|v3_plate|DC|46.8",
+                        "v3 anode 46.8|v3_plate|DC|46.8",
+                "V4 pin 2 6.9|v4_grid|DC|6.9", "filter 2 94.9|filter_2|DC|94.9", "screens 58|screens|DC|58",
+                        "6.2 ac|filter_1|AC|6.2", "R11 7k3|R11|OHMS|7300", "R11 7.3k|R11|OHMS|7300",
+                "V4 grid 470k|v4_grid|OHMS|470000", "V4.5 0.02|v4_grid|DC|0.02"
+            })
     void shorthand_isUnderstood(String typed, String subject, ReadingKind kind, double value) {
         Entry entry = read(typed);
         assertEquals(subject, entry.subject());
@@ -45,7 +50,18 @@ class EntryGrammarTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"''|meter shows", "V9 plate 12|No test point", "filter 12 v x|value", "V4 12|could be", "82 ohm ac|Ω|", "R11 -5|no sign", "V4 grid 0.1 C99 lifted|no part C99", "5 lifted|Which part"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "''|meter shows",
+                "V9 plate 12|No test point",
+                "filter 12 v x|value",
+                "V4 12|could be",
+                "82 ohm ac|Ω|",
+                "R11 -5|no sign",
+                "V4 grid 0.1 C99 lifted|no part C99",
+                "5 lifted|Which part"
+            })
     void otherEntries_areRefusedInASentence(String typed, String part) {
         InvalidEntry refused = assertThrows(InvalidEntry.class, () -> read(typed.isEmpty() ? " " : typed));
         assertTrue(refused.getMessage().contains(part) || typed.startsWith("82 ohm"), refused.getMessage());

@@ -46,8 +46,16 @@ class JournalTest {
                 words.add(last.get(i));
             }
         }
-        assertEquals(wanted, journal.standing(Remark.class).stream().map(Journal.Standing::id).toList());
-        assertEquals(words, journal.standing(Remark.class).stream().map(s -> s.fact().words()).toList());
+        assertEquals(
+                wanted,
+                journal.standing(Remark.class).stream()
+                        .map(Journal.Standing::id)
+                        .toList());
+        assertEquals(
+                words,
+                journal.standing(Remark.class).stream()
+                        .map(s -> s.fact().words())
+                        .toList());
         words.forEach(word -> assertFalse(journal.fallen().contains(word)));
         assertEquals(entries.size() - words.size(), journal.fallen().size());
     }

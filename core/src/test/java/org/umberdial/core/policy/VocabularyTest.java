@@ -7,7 +7,9 @@ import org.junit.jupiter.api.Test;
 class VocabularyTest {
     @Test
     void britishWords_replaceWholeWordsAndKeepCapitals() {
-        assertEquals("Anode of the valve on a 117 V mains; HT to earth, not a template", Vocabulary.BRITISH_EUROPEAN.say("Plate of the tube on a 117 V line; B+ to ground, not a template"));
+        assertEquals(
+                "Anode of the valve on a 117 V mains; HT to earth, not a template",
+                Vocabulary.BRITISH_EUROPEAN.say("Plate of the tube on a 117 V line; B+ to ground, not a template"));
         assertEquals("plate", Vocabulary.NORTH_AMERICAN.say("plate"));
     }
 

@@ -26,7 +26,14 @@ import org.umberdial.core.volts.Bench;
 import org.umberdial.core.volts.VoltsJudge;
 
 class ProofSheetTest {
-    private static final BenchSet SET = new BenchSet(ConstructionClass.SERIES_STRING, CircuitImport.parts(StartingCircuit.of("string-superhet").orElseThrow().deck()), List.of(), List.of(), List.of(), List.of());
+    private static final BenchSet SET = new BenchSet(
+            ConstructionClass.SERIES_STRING,
+            CircuitImport.parts(
+                    StartingCircuit.of("string-superhet").orElseThrow().deck()),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of());
 
     @Test
     void readingsFindingsAndReplacementsMoveAPart() {
@@ -34,7 +41,8 @@ class ProofSheetTest {
         assertEquals(ProofState.UNPROVEN, state("R5", new Book(), ohms("R5", 440e3, "")));
         assertEquals(ProofState.PROVEN, state("R5", new Book(), ohms("R5", 480e3, "R5")));
         assertEquals(ProofState.TO_REPLACE, state("R5", new Book(), ohms("R5", 700e3, "")));
-        Book waxed = new Book().add(new Looked("capacitors", "capacitors-paper-or-wax", "dripping", "C4", "", Optional.empty()));
+        Book waxed = new Book()
+                .add(new Looked("capacitors", "capacitors-paper-or-wax", "dripping", "C4", "", Optional.empty()));
         assertEquals(ProofState.TO_REPLACE, state("C4", waxed));
         assertEquals(ProofState.REPLACED, state("C4", waxed.add(new PartReplaced("C4", "22 n film"))));
     }
@@ -43,7 +51,20 @@ class ProofSheetTest {
     void aBadReadingAfterAReplacementCounts() {
         Book book = new Book().add(new PartReplaced("R5", "470 k"));
         assertEquals(ProofState.REPLACED, state("R5", book, ohms("R5", 480e3, "R5")));
-        Reading before = new Reading("r0", "R5", "0", ReadingKind.OHMS, 900e3, 120, Optional.empty(), "", OptionalDouble.empty(), Instant.parse("2026-02-01T10:00:00Z"), "", Optional.empty(), false);
+        Reading before = new Reading(
+                "r0",
+                "R5",
+                "0",
+                ReadingKind.OHMS,
+                900e3,
+                120,
+                Optional.empty(),
+                "",
+                OptionalDouble.empty(),
+                Instant.parse("2026-02-01T10:00:00Z"),
+                "",
+                Optional.empty(),
+                false);
         assertEquals(ProofState.REPLACED, state("R5", book, before));
         assertEquals(ProofState.TO_REPLACE, state("R5", book, ohms("R5", 900e3, "")));
     }
@@ -51,11 +72,33 @@ class ProofSheetTest {
     private static ProofState state(String part, Book book, Reading... readings) {
         ReadingLog log = new ReadingLog(List.of(readings));
         var report = VoltsJudge.judge(SET, log, HousePolicy.standard(), new Bench(120, Optional.empty(), 0, ""));
-        List<Proof> sheet = ProofSheet.of(new ColdScene(SET, SupplyLabel.UNKNOWN, HousePolicy.standard(), ""), log, report, Inspection.of(SET.construction(), Set.of(), book.journal()), book.journal());
-        return sheet.stream().filter(proof -> proof.subject().equals(part)).findFirst().orElseThrow().state();
+        List<Proof> sheet = ProofSheet.of(
+                new ColdScene(SET, SupplyLabel.UNKNOWN, HousePolicy.standard(), ""),
+                log,
+                report,
+                Inspection.of(SET.construction(), Set.of(), book.journal()),
+                book.journal());
+        return sheet.stream()
+                .filter(proof -> proof.subject().equals(part))
+                .findFirst()
+                .orElseThrow()
+                .state();
     }
 
     private static Reading ohms(String part, double value, String lifted) {
-        return new Reading("r-" + part, part, "0", ReadingKind.OHMS, value, 120, Optional.empty(), "", OptionalDouble.empty(), Instant.parse("2026-04-01T10:00:00Z"), lifted, Optional.empty(), false);
+        return new Reading(
+                "r-" + part,
+                part,
+                "0",
+                ReadingKind.OHMS,
+                value,
+                120,
+                Optional.empty(),
+                "",
+                OptionalDouble.empty(),
+                Instant.parse("2026-04-01T10:00:00Z"),
+                lifted,
+                Optional.empty(),
+                false);
     }
 }

@@ -24,21 +24,40 @@ class PartTest {
         Part fitted = with(new PartValue(ValueOrigin.FITTED, 22e-9, ""));
         assertEquals(22e-9, fitted.workingValue().orElseThrow());
         assertEquals(10e-9, fitted.sheetValue().orElseThrow(), 1e-15);
-        assertEquals(15e-9, with(new PartValue(ValueOrigin.FITTED, 22e-9, ""), new PartValue(ValueOrigin.DECIDED, 15e-9, "")).workingValue().orElseThrow());
+        assertEquals(
+                15e-9,
+                with(new PartValue(ValueOrigin.FITTED, 22e-9, ""), new PartValue(ValueOrigin.DECIDED, 15e-9, ""))
+                        .workingValue()
+                        .orElseThrow());
     }
 
     @Test
     void conflict_isSaidOnlyBeyondToleranceAndWhileUndecided() {
         assertTrue(with(new PartValue(ValueOrigin.BODY, 11e-9, "")).conflict().isEmpty());
-        assertTrue(with(new PartValue(ValueOrigin.FITTED, 22e-9, "")).conflict().orElseThrow().contains("22.0 nF"));
-        assertTrue(with(new PartValue(ValueOrigin.FITTED, 22e-9, ""), new PartValue(ValueOrigin.DECIDED, 10e-9, "")).conflict().isEmpty());
+        assertTrue(with(new PartValue(ValueOrigin.FITTED, 22e-9, ""))
+                .conflict()
+                .orElseThrow()
+                .contains("22.0 nF"));
+        assertTrue(with(new PartValue(ValueOrigin.FITTED, 22e-9, ""), new PartValue(ValueOrigin.DECIDED, 10e-9, ""))
+                .conflict()
+                .isEmpty());
     }
 
     @Test
     void importedPoints_areNamedAsPeopleNameThem() {
         Deck deck = DeckReader.read(Sets.resource("fm-superhet.cir"));
-        List<String> names = CircuitImport.testPoints(deck).stream().map(TestPoint::name).toList();
-        assertTrue(names.containsAll(List.of("B1", "V5 plate", "V5 grid", "V2 heptode plate", "V2 triode plate", "V1 A plate", "Heater winding")), names.toString());
+        List<String> names =
+                CircuitImport.testPoints(deck).stream().map(TestPoint::name).toList();
+        assertTrue(
+                names.containsAll(List.of(
+                        "B1",
+                        "V5 plate",
+                        "V5 grid",
+                        "V2 heptode plate",
+                        "V2 triode plate",
+                        "V1 A plate",
+                        "Heater winding")),
+                names.toString());
         assertEquals("pin 7", CircuitImport.named(deck, "v5_plate").hint());
     }
 }

@@ -23,7 +23,8 @@ class TubeDataTest {
     void amplificationFactor_agreesWithItsSlopes() {
         for (String type : new String[] {"12AV6", "6SN7", "ECC82", "6SL7", "ECC81"}) {
             TubePoint point = data.mainPoint(type, Section.TRIODE).orElseThrow();
-            double mu = point.plateOhms().orElseThrow() * point.transconductanceSiemens().orElseThrow();
+            double mu = point.plateOhms().orElseThrow()
+                    * point.transconductanceSiemens().orElseThrow();
             assertTrue(mu > 10 && mu < 110, type + " " + mu);
         }
     }
@@ -36,7 +37,16 @@ class TubeDataTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"T,3,TRIODE", "P,4,PENTODE", "X,5,HEPTODE", "D,2,DIODE", "H,3,TAPPED_HEATER", "'',3,TRIODE", "'',4,PENTODE", "H,2,HEATER"})
+    @CsvSource({
+        "T,3,TRIODE",
+        "P,4,PENTODE",
+        "X,5,HEPTODE",
+        "D,2,DIODE",
+        "H,3,TAPPED_HEATER",
+        "'',3,TRIODE",
+        "'',4,PENTODE",
+        "H,2,HEATER"
+    })
     void sectionOfACard_followsFromSuffixAndNodes(String suffix, int nodes, Section section) {
         assertEquals(section, Section.of(suffix, nodes).orElseThrow());
         assertTrue(Section.of("P", 9).isEmpty());

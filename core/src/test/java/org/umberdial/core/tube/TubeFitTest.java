@@ -38,16 +38,23 @@ class TubeFitTest {
                         screen = 4;
                     }
                     case "heptode" -> {
-                        model.heptode().orElseThrow().currents(vg, point.grid3Volts().orElse(0), vs, vp, 1, out);
+                        model.heptode()
+                                .orElseThrow()
+                                .currents(vg, point.grid3Volts().orElse(0), vs, vp, 1, out);
                         screen = 5;
                     }
                     default -> {
                         continue;
                     }
                 }
-                double plateMiss = point.plateAmperes().isPresent() ? out[0] / point.plateAmperes().getAsDouble() - 1 : 0;
-                double screenMiss = screen > 0 && point.screenAmperes().isPresent() ? out[screen] / point.screenAmperes().getAsDouble() - 1 : 0;
-                misses.add(new Miss(type.name() + " " + point.kind() + " point " + point.number(), plateMiss, screenMiss));
+                double plateMiss = point.plateAmperes().isPresent()
+                        ? out[0] / point.plateAmperes().getAsDouble() - 1
+                        : 0;
+                double screenMiss = screen > 0 && point.screenAmperes().isPresent()
+                        ? out[screen] / point.screenAmperes().getAsDouble() - 1
+                        : 0;
+                misses.add(
+                        new Miss(type.name() + " " + point.kind() + " point " + point.number(), plateMiss, screenMiss));
             }
         }
         return misses;
@@ -56,10 +63,15 @@ class TubeFitTest {
     @Test
     void everyPublishedPoint_isMetWithinTenPerCent_theScreenWithinFifteen() {
         List<Miss> misses = misses();
-        misses.stream().sorted(Comparator.comparingDouble(Miss::worst).reversed()).limit(10)
-                .forEach(miss -> System.out.printf("%-28s plate %+.1f %%  screen %+.1f %%%n", miss.point(), 100 * miss.plate(), 100 * miss.screen()));
+        misses.stream()
+                .sorted(Comparator.comparingDouble(Miss::worst).reversed())
+                .limit(10)
+                .forEach(miss -> System.out.printf(
+                        "%-28s plate %+.1f %%  screen %+.1f %%%n",
+                        miss.point(), 100 * miss.plate(), 100 * miss.screen()));
         assertTrue(misses.size() > 170);
-        misses.forEach(miss -> assertTrue(Math.abs(miss.plate()) < 0.10 && Math.abs(miss.screen()) < 0.15, miss.toString()));
+        misses.forEach(
+                miss -> assertTrue(Math.abs(miss.plate()) < 0.10 && Math.abs(miss.screen()) < 0.15, miss.toString()));
     }
 
     @Test
@@ -76,14 +88,22 @@ class TubeFitTest {
         for (TubeType type : TubeData.shipped().types()) {
             assertTrue(type.heaterVolts().isPresent() && type.heaterAmperes().isPresent(), type.name());
             assertTrue(type.warmUpSeconds() > 0 && !type.warmUp().isEmpty(), type.name());
-            assertTrue(!type.isRectifier() || type.limits().dropVolts().isPresent() && type.limits().rectifierAmperes().isPresent(), type.name());
+            assertTrue(
+                    !type.isRectifier()
+                            || type.limits().dropVolts().isPresent()
+                                    && type.limits().rectifierAmperes().isPresent(),
+                    type.name());
         }
-        assertEquals("ECC83", TubeData.shipped().type("12AX7_T").orElseThrow().sisters().get(0));
+        assertEquals(
+                "ECC83",
+                TubeData.shipped().type("12AX7_T").orElseThrow().sisters().get(0));
     }
 
     @Test
     void aShop_addsATypeAsData() {
-        TubeData shop = TubeData.shipped().with("type,section,point,Va,Vg1,Ia_mA,gm_mA_V,rp_kohm,mu,heater_V,heater_A\nXY9,triode,1,200,-3,4,2.5,12,30,6.3,0.3\n");
+        TubeData shop = TubeData.shipped()
+                .with("type,section,point,Va,Vg1,Ia_mA,gm_mA_V,rp_kohm,mu,heater_V,heater_A\nXY9,"
+                        + "triode,1,200,-3,4,2.5,12,30,6.3,0.3\n");
         assertFalse(TubeData.shipped().knows("XY9"));
         double[] out = new double[3];
         new TubeModels(shop).model("XY9_T").orElseThrow().triode().orElseThrow().plate(-3, 200, out);
@@ -93,7 +113,8 @@ class TubeFitTest {
 
     @Test
     void aShopsRow_withTextForANumber_isRefusedInASentence() {
-        InvalidEntry refused = assertThrows(InvalidEntry.class, () -> TubeData.shipped().with("type,section,Va\nXY9,triode,much\n"));
+        InvalidEntry refused =
+                assertThrows(InvalidEntry.class, () -> TubeData.shipped().with("type,section,Va\nXY9,triode,much\n"));
         assertTrue(refused.getMessage().contains("XY9") && refused.getMessage().contains("much"));
     }
 }

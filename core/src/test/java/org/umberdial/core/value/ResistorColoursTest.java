@@ -19,9 +19,15 @@ class ResistorColoursTest {
 
     @Test
     void bands_threeFourAndFive() {
-        assertEquals(new ResistorColours.Marked(new Ohms(47e3), Tolerance.percent(20)), ResistorColours.bands(List.of(YELLOW, VIOLET, ORANGE)));
-        assertEquals(new ResistorColours.Marked(new Ohms(4.7), Tolerance.percent(5)), ResistorColours.bands(List.of(YELLOW, VIOLET, GOLD, GOLD)));
-        assertEquals(new ResistorColours.Marked(new Ohms(1210), Tolerance.percent(1)), ResistorColours.bands(List.of(BROWN, RED, BROWN, BROWN, BROWN)));
+        assertEquals(
+                new ResistorColours.Marked(new Ohms(47e3), Tolerance.percent(20)),
+                ResistorColours.bands(List.of(YELLOW, VIOLET, ORANGE)));
+        assertEquals(
+                new ResistorColours.Marked(new Ohms(4.7), Tolerance.percent(5)),
+                ResistorColours.bands(List.of(YELLOW, VIOLET, GOLD, GOLD)));
+        assertEquals(
+                new ResistorColours.Marked(new Ohms(1210), Tolerance.percent(1)),
+                ResistorColours.bands(List.of(BROWN, RED, BROWN, BROWN, BROWN)));
     }
 
     @Test
@@ -43,7 +49,8 @@ class ResistorColoursTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"E6,5.0e3,4700", "E12,5.0e3,4700", "E24,5.0e3,5100", "E96,5.0e3,4990", "E12,9.5,10", "E24,215.7e6,220e6"})
+    @CsvSource({"E6,5.0e3,4700", "E12,5.0e3,4700", "E24,5.0e3,5100", "E96,5.0e3,4990", "E12,9.5,10", "E24,215.7e6,220e6"
+    })
     void nearest_isByRatio(StandardSeries series, double value, double expected) {
         assertEquals(expected, series.nearest(value), expected * 1e-9);
     }

@@ -8,7 +8,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class SpreadsheetCellTest {
     @ParameterizedTest
-    @ValueSource(strings = {"=1+1", "+cmd|' /C x'!A0", "-2+3", "@SUM(A1)", "\t=1", " =1", "|x", "'=1", "''+x", "-", "+"})
+    @ValueSource(
+            strings = {"=1+1", "+cmd|' /C x'!A0", "-2+3", "@SUM(A1)", "\t=1", " =1", "|x", "'=1", "''+x", "-", "+"})
     void whatASpreadsheetWouldRun_isGuarded_andReadsBack(String cell) {
         String written = SpreadsheetCell.written(cell);
         assertFalse(written.strip().matches("(?s)[=+\\-@|].*"), written);

@@ -25,7 +25,9 @@ class NextRulesTest {
     }
 
     private String[] healthy() {
-        return VoltsJudge.judge(set, new ReadingLog(List.of()), HousePolicy.standard(), bench).points().stream().map(p -> p.point().node() + "," + p.expected().orElseThrow()).toArray(String[]::new);
+        return VoltsJudge.judge(set, new ReadingLog(List.of()), HousePolicy.standard(), bench).points().stream()
+                .map(p -> p.point().node() + "," + p.expected().orElseThrow())
+                .toArray(String[]::new);
     }
 
     @Test
@@ -38,7 +40,10 @@ class NextRulesTest {
 
     @Test
     void harmlessFault_waitsForTheOtherReadings_thenIsConfirmed() {
-        assertEquals("read-next", next(Sets.log(117, "10M", "filter_1,118", "filter_2,95.5", "screens,55")).rule());
+        assertEquals(
+                "read-next",
+                next(Sets.log(117, "10M", "filter_1,118", "filter_2,95.5", "screens,55"))
+                        .rule());
         String[] all = healthy();
         for (int i = 0; i < all.length; i++) {
             all[i] = all[i].startsWith("screens") ? "screens,55" : all[i];
@@ -53,7 +58,9 @@ class NextRulesTest {
         List<String> rows = new ArrayList<>(List.of(healthy()));
         rows.replaceAll(row -> row.startsWith("screens") ? "screens,55" : row);
         rows.add("R11,7300");
-        assertEquals("replace-proven", next(Sets.log(117, "10M", rows.toArray(String[]::new))).rule());
+        assertEquals(
+                "replace-proven",
+                next(Sets.log(117, "10M", rows.toArray(String[]::new))).rule());
     }
 
     @Test
@@ -65,23 +72,56 @@ class NextRulesTest {
     void railFallingWhileItWarms_isSaid() {
         Reading early = warm("a", 118, 2, 0);
         Reading late = warm("b", 109, 12, 600);
-        PointVerdict first = VoltsJudge.judge(set, new ReadingLog(List.of(early, late)), HousePolicy.standard(), bench).points().get(0);
+        PointVerdict first = VoltsJudge.judge(set, new ReadingLog(List.of(early, late)), HousePolicy.standard(), bench)
+                .points()
+                .get(0);
         assertTrue(first.reason().contains("as it heats"), first.reason());
-        PointVerdict steady = VoltsJudge.judge(set, new ReadingLog(List.of(early, warm("b", 117.5, 12, 600))), HousePolicy.standard(), bench).points().get(0);
+        PointVerdict steady = VoltsJudge.judge(
+                        set, new ReadingLog(List.of(early, warm("b", 117.5, 12, 600))), HousePolicy.standard(), bench)
+                .points()
+                .get(0);
         assertTrue(!steady.reason().contains("as it heats"), steady.reason());
     }
 
     private static Reading warm(String id, double volts, double minutes, int second) {
         Reading r = Sets.reading("filter_1", volts, 117, "10M", "", second);
-        return new Reading(id, r.subject(), "0", ReadingKind.DC, volts, 117, r.meter(), "", OptionalDouble.of(minutes), r.takenAt(), "", Optional.empty(), false);
+        return new Reading(
+                id,
+                r.subject(),
+                "0",
+                ReadingKind.DC,
+                volts,
+                117,
+                r.meter(),
+                "",
+                OptionalDouble.of(minutes),
+                r.takenAt(),
+                "",
+                Optional.empty(),
+                false);
     }
 
     @Test
     void heaterWinding_isJudgedByAcOnAnyLine() {
         BenchSet fm = Sets.demo("fm-superhet");
         Bench here = new Bench(233, Optional.of(Meter.parse("10M")), 0, "FM");
-        Reading low = new Reading("x", "heater_winding", "0", ReadingKind.AC, 5.0, 233, Optional.empty(), "FM", OptionalDouble.empty(), java.time.Instant.EPOCH, "", Optional.empty(), false);
-        PointVerdict heater = VoltsJudge.judge(fm, new ReadingLog(List.of(low)), HousePolicy.standard(), here).points().get(0);
+        Reading low = new Reading(
+                "x",
+                "heater_winding",
+                "0",
+                ReadingKind.AC,
+                5.0,
+                233,
+                Optional.empty(),
+                "FM",
+                OptionalDouble.empty(),
+                java.time.Instant.EPOCH,
+                "",
+                Optional.empty(),
+                false);
+        PointVerdict heater = VoltsJudge.judge(fm, new ReadingLog(List.of(low)), HousePolicy.standard(), here)
+                .points()
+                .get(0);
         assertEquals(6.1 * 233 / 220, heater.expected().orElseThrow(), 1e-9);
         assertEquals(Verdict.BAD, heater.verdict());
         assertTrue(heater.reason().contains("wrong tap"), heater.reason());

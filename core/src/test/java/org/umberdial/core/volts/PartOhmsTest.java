@@ -12,7 +12,15 @@ class PartOhmsTest {
     private final Part dropper = Sets.demo("table-set").part("r11").orElseThrow();
 
     @ParameterizedTest
-    @CsvSource({"7300,false,BAD", "2900,false,DOUBT", "1200,false,DOUBT", "2750,true,GOOD", "1200,true,BAD", "7300,true,BAD", "0,false,DOUBT"})
+    @CsvSource({
+        "7300,false,BAD",
+        "2900,false,DOUBT",
+        "1200,false,DOUBT",
+        "2750,true,GOOD",
+        "1200,true,BAD",
+        "7300,true,BAD",
+        "0,false,DOUBT"
+    })
     void inCircuit_onlyAReadingAboveIsProof(double ohms, boolean lifted, Verdict verdict) {
         PartOhms.Judged judged = PartOhms.judge(dropper, ohms, lifted);
         assertEquals(verdict, judged.verdict(), judged.reason());

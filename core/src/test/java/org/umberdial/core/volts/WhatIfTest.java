@@ -16,24 +16,36 @@ class WhatIfTest {
     private static final Bench BENCH = new Bench(117, Optional.of(Meter.parse("10M")), 0, "");
 
     private static WhatIf.Step step(WhatIf.Answer answer, String node) {
-        return answer.steps().stream().filter(step -> step.point().node().equals(node)).findFirst().orElseThrow();
+        return answer.steps().stream()
+                .filter(step -> step.point().node().equals(node))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
     void aShortedScreenBypass_pullsTheScreensDown_andBurnsTheDropper() {
-        WhatIf.Answer answer = WhatIf.ask(Sets.demo("table-set"), BENCH, List.of(new PartChange("C11", PartChange.Kind.SHORTED, 0)));
+        WhatIf.Answer answer =
+                WhatIf.ask(Sets.demo("table-set"), BENCH, List.of(new PartChange("C11", PartChange.Kind.SHORTED, 0)));
         assertTrue(answer.solved());
-        assertTrue(step(answer, "screens").changed().orElseThrow() < 1 && step(answer, "screens").healthy().orElseThrow() > 70);
-        assertTrue(answer.overloads().stream().anyMatch(overload -> overload.part().equals("R11") && overload.watts() > 1));
-        assertTrue(answer.changedLineAmperes().orElseThrow() > answer.lineAmperes().orElseThrow());
+        assertTrue(step(answer, "screens").changed().orElseThrow() < 1
+                && step(answer, "screens").healthy().orElseThrow() > 70);
+        assertTrue(answer.overloads().stream()
+                .anyMatch(overload -> overload.part().equals("R11") && overload.watts() > 1));
+        assertTrue(
+                answer.changedLineAmperes().orElseThrow() > answer.lineAmperes().orElseThrow());
     }
 
     @Test
     void anAlternatingPoint_isShownOnAc() {
-        WhatIf.Answer answer = WhatIf.ask(Sets.demo("field-coil"), BENCH, List.of(new PartChange("XV5H", PartChange.Kind.OPEN, 0)));
+        WhatIf.Answer answer =
+                WhatIf.ask(Sets.demo("field-coil"), BENCH, List.of(new PartChange("XV5H", PartChange.Kind.OPEN, 0)));
         assertEquals(6.35, step(answer, "heaters").healthy().orElseThrow(), 0.1);
-        assertTrue(step(answer, "heaters").changed().orElseThrow() > step(answer, "heaters").healthy().orElseThrow());
-        assertTrue(step(answer, "bplus").changed().orElseThrow() > step(answer, "bplus").healthy().orElseThrow() + 20, "a cold output tube draws nothing");
+        assertTrue(step(answer, "heaters").changed().orElseThrow()
+                > step(answer, "heaters").healthy().orElseThrow());
+        assertTrue(
+                step(answer, "bplus").changed().orElseThrow()
+                        > step(answer, "bplus").healthy().orElseThrow() + 20,
+                "a cold output tube draws nothing");
     }
 
     @Test
@@ -43,28 +55,51 @@ class WhatIfTest {
             assertEquals("", WhatIf.whyUnsolved(set, ""), name);
             for (WhatIf.Changeable part : WhatIf.changeable(set)) {
                 for (PartChange.Kind kind : part.kinds()) {
-                    double value = kind == PartChange.Kind.WEAK ? 0.5 : kind == PartChange.Kind.LEAK ? 1e6 : set.part(part.part()).orElseThrow().card().value().orElse(1.0);
-                    assertTrue(WhatIf.ask(set, BENCH, List.of(new PartChange(part.part(), kind, value))).solved(), name + " " + part.part() + " " + kind);
+                    double value = kind == PartChange.Kind.WEAK
+                            ? 0.5
+                            : kind == PartChange.Kind.LEAK
+                                    ? 1e6
+                                    : set.part(part.part())
+                                            .orElseThrow()
+                                            .card()
+                                            .value()
+                                            .orElse(1.0);
+                    assertTrue(
+                            WhatIf.ask(set, BENCH, List.of(new PartChange(part.part(), kind, value)))
+                                    .solved(),
+                            name + " " + part.part() + " " + kind);
                 }
             }
         }
-        assertThrows(IllegalArgumentException.class, () -> WhatIf.ask(Sets.demo("table-set"), BENCH, List.of(new PartChange("R99", PartChange.Kind.OPEN, 0))));
+        assertThrows(
+                IllegalArgumentException.class,
+                () -> WhatIf.ask(
+                        Sets.demo("table-set"), BENCH, List.of(new PartChange("R99", PartChange.Kind.OPEN, 0))));
     }
 
     @Test
     void aSetThatCannotBeSolved_saysWhy() {
         assertTrue(WhatIf.whyUnsolved(Sets.set("t\n", 117, "10M"), "").contains("no circuit yet"));
-        assertTrue(WhatIf.whyUnsolved(Sets.set("t\nR1 a 0 1k\n", 117, "10M"), "").contains("no line and no battery"));
-        assertTrue(WhatIf.whyUnsolved(Sets.set("t\nV1 a 0 100\nR1 a 0 1k\n", 117, "10M"), "").contains("no tube"));
-        assertTrue(WhatIf.whyUnsolved(Sets.set("t\nV1 a 0 100\nXV1 a g 0 NOPE_T\n", 117, "10M"), "").contains("NOPE"));
-        assertFalse(WhatIf.ask(Sets.set("t\nR1 a 0 1k\n", 117, "10M"), BENCH, List.of()).solved());
+        assertTrue(
+                WhatIf.whyUnsolved(Sets.set("t\nR1 a 0 1k\n", 117, "10M"), "").contains("no line and no battery"));
+        assertTrue(WhatIf.whyUnsolved(Sets.set("t\nV1 a 0 100\nR1 a 0 1k\n", 117, "10M"), "")
+                .contains("no tube"));
+        assertTrue(WhatIf.whyUnsolved(Sets.set("t\nV1 a 0 100\nXV1 a g 0 NOPE_T\n", 117, "10M"), "")
+                .contains("NOPE"));
+        assertFalse(WhatIf.ask(Sets.set("t\nR1 a 0 1k\n", 117, "10M"), BENCH, List.of())
+                .solved());
     }
 
     @Test
     void thePinChart_ofTheFieldCoilSet_reachesTheSupplyThroughTheField() {
         PinChart chart = PinChart.of(Sets.demo("field-coil"), "");
         assertEquals("fil_a", chart.supply().orElseThrow());
-        PinChart.Pin plate = chart.sockets().stream().filter(socket -> socket.socket().equals("V5")).findFirst().orElseThrow().pins().get(1);
+        PinChart.Pin plate = chart.sockets().stream()
+                .filter(socket -> socket.socket().equals("V5"))
+                .findFirst()
+                .orElseThrow()
+                .pins()
+                .get(1);
         assertEquals(1100 + 420, plate.toSupply(), 1);
         assertEquals(12e3 + 20e3 + 420, plate.toReference(), 1);
     }

@@ -31,6 +31,7 @@ import org.umberdial.server.shop.ShopService;
 public class AccountService {
     /** The account the demo acts as on its own machine. */
     public static final String DEMO = "demo";
+
     private static final Duration LINK_LIVES = Duration.ofMinutes(10);
 
     private final AccountTables tables;
@@ -43,7 +44,15 @@ public class AccountService {
     private final boolean demo;
     private final PasswordRule rule = new PasswordRule();
 
-    AccountService(AccountTables tables, TryTables tries, ShopService shops, PasswordEncoder passwords, OneTimeTokenService links, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock, @Value("${umber.demo}") boolean demo) {
+    AccountService(
+            AccountTables tables,
+            TryTables tries,
+            ShopService shops,
+            PasswordEncoder passwords,
+            OneTimeTokenService links,
+            FindByIndexNameSessionRepository<? extends Session> sessions,
+            Clock clock,
+            @Value("${umber.demo}") boolean demo) {
         this.tables = tables;
         this.tries = tries;
         this.shops = shops;
@@ -72,21 +81,48 @@ public class AccountService {
     }
 
     public Account account(String shopId, String id) {
-        return tables.of(shopId).stream().filter(account -> account.id().equals(id)).findFirst().orElseThrow(() -> Problem.notFound("This person"));
+        return tables.of(shopId).stream()
+                .filter(account -> account.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> Problem.notFound("This person"));
     }
 
-    /** The owner the demo acts as, without a password and on loopback only; and two whom that owner can make links for. */
+    /**
+     * The owner the demo acts as, without a password and on loopback only; and two whom that owner can make links for.
+     */
     @Transactional
     public void openDemo(String shopId) {
-        tables.insert(new Account(shopId, "99999999-0000-4000-8000-000000000001", DEMO, "demo", Role.OWNER, null, false, 0), clock.instant());
-        tables.insert(new Account(shopId, "99999999-0000-4000-8000-000000000002", "second", "Second bench", Role.BENCH, null, false, 0), clock.instant().plusMillis(1));
-        tables.insert(new Account(shopId, "99999999-0000-4000-8000-000000000003", "counter", "Counter", Role.VIEWER, null, false, 0), clock.instant().plusMillis(2));
+        tables.insert(
+                new Account(shopId, "99999999-0000-4000-8000-000000000001", DEMO, "demo", Role.OWNER, null, false, 0),
+                clock.instant());
+        tables.insert(
+                new Account(
+                        shopId,
+                        "99999999-0000-4000-8000-000000000002",
+                        "second",
+                        "Second bench",
+                        Role.BENCH,
+                        null,
+                        false,
+                        0),
+                clock.instant().plusMillis(1));
+        tables.insert(
+                new Account(
+                        shopId,
+                        "99999999-0000-4000-8000-000000000003",
+                        "counter",
+                        "Counter",
+                        Role.VIEWER,
+                        null,
+                        false,
+                        0),
+                clock.instant().plusMillis(2));
     }
 
     /**
      * Makes the owner of a server that has nobody yet.
      *
-     * @throws Problem      somebody has an account already
+     * @throws Problem somebody has an account already
      * @throws InvalidEntry a name or password that cannot be taken
      */
     @Transactional
@@ -94,24 +130,46 @@ public class AccountService {
         String shopId = shops.localShopId();
         tables.lock(shopId);
         if (tables.any()) {
-            throw new Problem(Problem.Kind.NOT_ALLOWED, "This server has its owner already; sign in, or ask the owner for a link.");
+            throw new Problem(
+                    Problem.Kind.NOT_ALLOWED,
+                    "This server has its owner already; sign in, or ask the owner for a link.");
         }
         rule.check(password, List.of(name, shownName, shopName));
-        Account owner = new Account(shopId, UUID.randomUUID().toString(), name(name), shownName.strip(), Role.OWNER, passwords.encode(password), false, 0);
+        Account owner = new Account(
+                shopId,
+                UUID.randomUUID().toString(),
+                name(name),
+                shownName.strip(),
+                Role.OWNER,
+                passwords.encode(password),
+                false,
+                0);
         insert(owner);
         shops.name(shopId, shopName.strip());
         happened(shopId, owner.shownName(), AccountEvent.Kind.OPENED, owner.shownName(), address);
         return owner;
     }
 
-    /** Opens another shop on this server; what comes back lets its owner in. Only the server's keeper may, at the machine. */
+    /**
+     * Opens another shop on this server; what comes back lets its owner in. Only the server's keeper may, at the
+     * machine.
+     */
     @Transactional
-    public OneTimeToken openShop(Caller keeper, String shopName, String ownerName, String ownerShownName, String address) {
+    public OneTimeToken openShop(
+            Caller keeper, String shopName, String ownerName, String ownerShownName, String address) {
         if (!keeper.shopId().equals(shops.localShopId())) {
             throw new Problem(Problem.Kind.NOT_ALLOWED, "Only the owner of this server's first shop can open another.");
         }
         String shopId = shops.open(shopName.strip());
-        Account owner = new Account(shopId, UUID.randomUUID().toString(), name(ownerName), ownerShownName.strip(), Role.OWNER, null, false, 0);
+        Account owner = new Account(
+                shopId,
+                UUID.randomUUID().toString(),
+                name(ownerName),
+                ownerShownName.strip(),
+                Role.OWNER,
+                null,
+                false,
+                0);
         insert(owner);
         happened(shopId, keeper.author(), AccountEvent.Kind.OPENED, owner.shownName(), address);
         return links.generate(new GenerateOneTimeTokenRequest(owner.name(), LINK_LIVES));
@@ -120,14 +178,17 @@ public class AccountService {
     /** Adds a person, who comes in by a link first; the same id again changes nothing. */
     @Transactional
     public Account add(Caller owner, String id, String name, String shownName, Role role, String address) {
-        Optional<Account> there = tables.of(owner.shopId()).stream().filter(a -> a.id().equals(id)).findFirst();
+        Optional<Account> there = tables.of(owner.shopId()).stream()
+                .filter(a -> a.id().equals(id))
+                .findFirst();
         if (there.isPresent()) {
             if (!there.get().name().equals(name(name))) {
                 throw Problem.sameId("A person");
             }
             return there.get();
         }
-        Account account = new Account(owner.shopId(), id, name(name), shown(owner.shopId(), shownName), role, null, false, 0);
+        Account account =
+                new Account(owner.shopId(), id, name(name), shown(owner.shopId(), shownName), role, null, false, 0);
         insert(account);
         happened(owner.shopId(), owner.author(), AccountEvent.Kind.OPENED, account.shownName(), address);
         return account;
@@ -139,15 +200,23 @@ public class AccountService {
         tables.lock(owner.shopId());
         Account was = account(owner.shopId(), id);
         boolean owns = role == Role.OWNER && !closed;
-        if (!owns && tables.of(owner.shopId()).stream().noneMatch(a -> !a.id().equals(id) && a.role() == Role.OWNER && !a.closed())) {
+        if (!owns
+                && tables.of(owner.shopId()).stream()
+                        .noneMatch(a -> !a.id().equals(id) && a.role() == Role.OWNER && !a.closed())) {
             throw new Problem(Problem.Kind.INVALID_ENTRY, "A shop needs an owner: make somebody else one first.");
         }
-        if (!tables.update(new Account(was.shopId(), was.id(), was.name(), was.shownName(), role, was.passwordHash(), closed, version))) {
+        if (!tables.update(new Account(
+                was.shopId(), was.id(), was.name(), was.shownName(), role, was.passwordHash(), closed, version))) {
             throw Problem.changedMeanwhile(was.shownName());
         }
         endSessions(was.name());
         forgetWaysIn(was.name());
-        happened(owner.shopId(), owner.author(), closed ? AccountEvent.Kind.CLOSED : AccountEvent.Kind.CHANGED, was.shownName(), address);
+        happened(
+                owner.shopId(),
+                owner.author(),
+                closed ? AccountEvent.Kind.CLOSED : AccountEvent.Kind.CHANGED,
+                was.shownName(),
+                address);
         return account(owner.shopId(), id);
     }
 
@@ -156,7 +225,8 @@ public class AccountService {
     public OneTimeToken link(Caller caller, String id, String address) {
         Account account = account(caller.shopId(), id);
         if (account.closed()) {
-            throw new Problem(Problem.Kind.INVALID_ENTRY, account.shownName() + "’s account is closed; open it again first.");
+            throw new Problem(
+                    Problem.Kind.INVALID_ENTRY, account.shownName() + "’s account is closed; open it again first.");
         }
         happened(caller.shopId(), caller.author(), AccountEvent.Kind.LINK_MADE, account.shownName(), address);
         return links.generate(new GenerateOneTimeTokenRequest(account.name(), LINK_LIVES));
@@ -171,11 +241,26 @@ public class AccountService {
     @Transactional
     public void setPassword(Caller caller, String password, String keptSession, String address) {
         Account account = account(caller.shopId(), caller.accountId());
-        rule.check(password, List.of(account.name(), account.shownName(), shops.shop(caller.shopId()).name()));
-        if (!tables.update(new Account(account.shopId(), account.id(), account.name(), account.shownName(), account.role(), passwords.encode(password), false, account.version()))) {
+        rule.check(
+                password,
+                List.of(
+                        account.name(),
+                        account.shownName(),
+                        shops.shop(caller.shopId()).name()));
+        if (!tables.update(new Account(
+                account.shopId(),
+                account.id(),
+                account.name(),
+                account.shownName(),
+                account.role(),
+                passwords.encode(password),
+                false,
+                account.version()))) {
             throw Problem.changedMeanwhile("Your account");
         }
-        sessions.findByPrincipalName(account.name()).keySet().stream().filter(id -> !id.equals(keptSession)).forEach(sessions::deleteById);
+        sessions.findByPrincipalName(account.name()).keySet().stream()
+                .filter(id -> !id.equals(keptSession))
+                .forEach(sessions::deleteById);
         forgetWaysIn(account.name());
         happened(caller.shopId(), caller.author(), AccountEvent.Kind.PASSWORD_SET, account.shownName(), address);
     }
@@ -197,7 +282,9 @@ public class AccountService {
      * @param handle as {@link #handle} gives it
      */
     public void signOutThere(Caller caller, String handle, String address) {
-        List<String> there = sessions.findByPrincipalName(caller.name()).keySet().stream().filter(id -> handle(id).equals(handle)).toList();
+        List<String> there = sessions.findByPrincipalName(caller.name()).keySet().stream()
+                .filter(id -> handle(id).equals(handle))
+                .toList();
         there.forEach(sessions::deleteById);
         if (!there.isEmpty()) {
             happened(caller.shopId(), caller.author(), AccountEvent.Kind.SIGNED_OUT, caller.author(), address);
@@ -206,7 +293,8 @@ public class AccountService {
 
     /** What a session may be called where its id must not be seen. */
     public static String handle(String sessionId) {
-        return UUID.nameUUIDFromBytes(("session " + sessionId).getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes(("session " + sessionId).getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 
     private void endSessions(String name) {
@@ -214,7 +302,9 @@ public class AccountService {
     }
 
     public List<? extends Session> sessions(Caller caller) {
-        return sessions.findByPrincipalName(caller.name()).values().stream().sorted(Comparator.comparing(Session::getLastAccessedTime).reversed()).toList();
+        return sessions.findByPrincipalName(caller.name()).values().stream()
+                .sorted(Comparator.comparing(Session::getLastAccessedTime).reversed())
+                .toList();
     }
 
     public void happened(String shopId, String actor, AccountEvent.Kind kind, String subject, String address) {
@@ -243,14 +333,21 @@ public class AccountService {
 
     private void insert(Account account) {
         if (!tables.insert(account, clock.instant())) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + account.name() + "” is taken on this server; choose another name to sign in with.").at("name");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "“" + account.name() + "” is taken on this server; choose another name to sign in with.")
+                    .at("name");
         }
     }
 
     private static String name(String typed) {
         String name = typed.strip().toLowerCase(Locale.ROOT);
         if (!name.matches("[a-z0-9][a-z0-9._@-]{0,38}[a-z0-9]")) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "A name to sign in with has 2 to 40 letters a to z, digits, dots, hyphens or an @, like ada or ada@bench.").at("name");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "A name to sign in with has 2 to 40 letters a to z, digits, dots, hyphens or an "
+                                    + "@, like ada or ada@bench.")
+                    .at("name");
         }
         return name;
     }
@@ -259,7 +356,10 @@ public class AccountService {
     private String shown(String shopId, String typed) {
         String shown = typed.strip();
         if (tables.of(shopId).stream().anyMatch(a -> a.shownName().equalsIgnoreCase(shown))) {
-            throw new InvalidEntry(InvalidEntry.Code.AMBIGUOUS, "There is a " + shown + " already; add a letter, so that the log tells them apart.").at("shownName");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.AMBIGUOUS,
+                            "There is a " + shown + " already; add a letter, so that the log tells them apart.")
+                    .at("shownName");
         }
         return shown;
     }

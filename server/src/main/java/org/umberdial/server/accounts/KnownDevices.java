@@ -16,7 +16,10 @@ import org.umberdial.server.accounts.internal.TryTables;
 import org.umberdial.server.security.Cookies;
 import org.umberdial.server.security.Sha256;
 
-/** A cookie that says a person came in on this device before. It opens nothing; it only keeps a flood from shutting them out. */
+/**
+ * A cookie that says a person came in on this device before. It opens nothing; it only keeps a flood from shutting them
+ * out.
+ */
 @Component
 class KnownDevices {
     private static final String NAME = "known";
@@ -34,7 +37,9 @@ class KnownDevices {
     }
 
     boolean knows(HttpServletRequest request, String name) {
-        return token(request).filter(token -> tables.knows(Sha256.of(token), name)).isPresent();
+        return token(request)
+                .filter(token -> tables.knows(Sha256.of(token), name))
+                .isPresent();
     }
 
     void remember(HttpServletRequest request, HttpServletResponse response, String name) {
@@ -45,12 +50,23 @@ class KnownDevices {
         RANDOM.nextBytes(bytes);
         String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
         tables.remember(Sha256.of(token), name, clock.instant(), MOST_A_PERSON);
-        ResponseCookie cookie = ResponseCookie.from(Cookies.name(request, NAME), token).httpOnly(true).secure(request.isSecure()).sameSite("Strict").path("/").maxAge(LIVES).build();
+        ResponseCookie cookie = ResponseCookie.from(Cookies.name(request, NAME), token)
+                .httpOnly(true)
+                .secure(request.isSecure())
+                .sameSite("Strict")
+                .path("/")
+                .maxAge(LIVES)
+                .build();
         response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
     }
 
     private static Optional<String> token(HttpServletRequest request) {
         Cookie[] cookies = request.getCookies();
-        return cookies == null ? Optional.empty() : Stream.of(cookies).filter(cookie -> cookie.getName().equals(Cookies.name(request, NAME))).map(Cookie::getValue).findFirst();
+        return cookies == null
+                ? Optional.empty()
+                : Stream.of(cookies)
+                        .filter(cookie -> cookie.getName().equals(Cookies.name(request, NAME)))
+                        .map(Cookie::getValue)
+                        .findFirst();
     }
 }

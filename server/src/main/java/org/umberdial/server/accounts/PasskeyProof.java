@@ -23,7 +23,8 @@ class PasskeyProof extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         if (request.getServletPath().startsWith("/webauthn/register")) {
             signIn.requireProofOrLink(request);
         }

@@ -27,8 +27,8 @@ import org.umberdial.server.security.Cookies;
 import org.umberdial.server.security.Sha256;
 
 /**
- * Keeps the question a passkey answers in the asker's own browser, signed and short-lived, so that asking costs this server
- * nothing. An answer counts once.
+ * Keeps the question a passkey answers in the asker's own browser, signed and short-lived, so that asking costs this
+ * server nothing. An answer counts once.
  */
 @Component
 class PasskeyQuestions implements PublicKeyCredentialRequestOptionsRepository {
@@ -43,7 +43,8 @@ class PasskeyQuestions implements PublicKeyCredentialRequestOptionsRepository {
     private final Clock clock;
     private final String host;
 
-    PasskeyQuestions(ServerSecrets secrets, TryTables tables, Clock clock, @Value("${umber.passkeys.host}") String host) {
+    PasskeyQuestions(
+            ServerSecrets secrets, TryTables tables, Clock clock, @Value("${umber.passkeys.host}") String host) {
         this.secrets = secrets;
         this.tables = tables;
         this.clock = clock;
@@ -51,13 +52,21 @@ class PasskeyQuestions implements PublicKeyCredentialRequestOptionsRepository {
     }
 
     @Override
-    public void save(HttpServletRequest request, HttpServletResponse response, PublicKeyCredentialRequestOptions options) {
+    public void save(
+            HttpServletRequest request, HttpServletResponse response, PublicKeyCredentialRequestOptions options) {
         String value = "";
         if (options != null) {
-            String said = options.getChallenge().toBase64UrlString() + "." + clock.instant().plus(LIVES).getEpochSecond();
+            String said = options.getChallenge().toBase64UrlString() + "."
+                    + clock.instant().plus(LIVES).getEpochSecond();
             value = said + "." + sign(said);
         }
-        ResponseCookie cookie = ResponseCookie.from(Cookies.name(request, NAME), value).httpOnly(true).secure(request.isSecure()).sameSite("Strict").path("/").maxAge(options == null ? Duration.ZERO : LIVES).build();
+        ResponseCookie cookie = ResponseCookie.from(Cookies.name(request, NAME), value)
+                .httpOnly(true)
+                .secure(request.isSecure())
+                .sameSite("Strict")
+                .path("/")
+                .maxAge(options == null ? Duration.ZERO : LIVES)
+                .build();
         response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
     }
 
@@ -68,17 +77,29 @@ class PasskeyQuestions implements PublicKeyCredentialRequestOptionsRepository {
                 .filter(parts -> parts.length == 3 && same(sign(parts[0] + "." + parts[1]), parts[2]))
                 .filter(parts -> Instant.ofEpochSecond(Long.parseLong(parts[1])).isAfter(clock.instant()))
                 .filter(parts -> tables.firstUse(Sha256.of(parts[0]), clock.instant()))
-                .map(parts -> PublicKeyCredentialRequestOptions.builder().challenge(Bytes.fromBase64(parts[0])).rpId(host).timeout(LIVES).userVerification(UserVerificationRequirement.REQUIRED).build())
+                .map(parts -> PublicKeyCredentialRequestOptions.builder()
+                        .challenge(Bytes.fromBase64(parts[0]))
+                        .rpId(host)
+                        .timeout(LIVES)
+                        .userVerification(UserVerificationRequirement.REQUIRED)
+                        .build())
                 .orElse(null);
     }
 
     private static Optional<String> cookie(HttpServletRequest request) {
         Cookie[] cookies = request.getCookies();
-        return cookies == null ? Optional.empty() : Stream.of(cookies).filter(cookie -> cookie.getName().equals(Cookies.name(request, NAME))).map(Cookie::getValue).findFirst();
+        return cookies == null
+                ? Optional.empty()
+                : Stream.of(cookies)
+                        .filter(cookie -> cookie.getName().equals(Cookies.name(request, NAME)))
+                        .map(Cookie::getValue)
+                        .findFirst();
     }
 
     private static boolean same(String expected, String given) {
-        return MessageDigest.isEqual(expected.getBytes(java.nio.charset.StandardCharsets.US_ASCII), given.getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+        return MessageDigest.isEqual(
+                expected.getBytes(java.nio.charset.StandardCharsets.US_ASCII),
+                given.getBytes(java.nio.charset.StandardCharsets.US_ASCII));
     }
 
     private String sign(String text) {
@@ -87,7 +108,8 @@ class PasskeyQuestions implements PublicKeyCredentialRequestOptionsRepository {
         try {
             Mac mac = Mac.getInstance(MAC);
             mac.init(new SecretKeySpec(secrets.get(SECRET, fresh), MAC));
-            return java.util.HexFormat.of().formatHex(mac.doFinal(text.getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
+            return java.util.HexFormat.of()
+                    .formatHex(mac.doFinal(text.getBytes(java.nio.charset.StandardCharsets.US_ASCII)));
         } catch (GeneralSecurityException e) {
             throw new IllegalStateException(e);
         }

@@ -33,7 +33,8 @@ final class PasswordRule {
      */
     void check(String password, List<String> known) {
         if (password.length() < SHORTEST) {
-            throw refused("A password has at least " + SHORTEST + " characters; four unrelated words are good and easy to keep in mind.");
+            throw refused("A password has at least " + SHORTEST
+                    + " characters; four unrelated words are good and easy to keep in mind.");
         }
         if (password.length() > LONGEST) {
             throw refused("A password has at most " + LONGEST + " characters.");
@@ -42,25 +43,35 @@ final class PasswordRule {
         Strength strength = judge.measure(judged, known);
         if (strength.getScore() < SCORE) {
             String reason = strength.getFeedback().getWarning();
-            throw refused("This password is easily guessed" + (reason.isBlank() ? "" : ": " + Character.toLowerCase(reason.charAt(0)) + reason.substring(1).replaceAll("\\.$", "")) + ". Four unrelated words are better.");
+            throw refused("This password is easily guessed"
+                    + (reason.isBlank()
+                            ? ""
+                            : ": " + Character.toLowerCase(reason.charAt(0))
+                                    + reason.substring(1).replaceAll("\\.$", ""))
+                    + ". Four unrelated words are better.");
         }
         if (password.length() <= JUDGED && phraseBits(judged, known) < PHRASE_BITS) {
-            throw refused("This phrase is made of common words, which are guessed first. Four unrelated and less common words are better, like names of things in a drawer.");
+            throw refused("This phrase is made of common words, which are guessed first. Four unrelated and less "
+                    + "common words are better, like names of things in a drawer.");
         }
     }
 
     /**
-     * The library takes any six words for strong; people write sentences. Each word counts by its rank among the common ones
-     * (Shannon's guessing by words), and blanks count nothing. Letters between words that are known are most likely a word
-     * too, and count as English does; whatever else there is counts in full.
+     * The library takes any six words for strong; people write sentences. Each word counts by its rank among the common
+     * ones (Shannon's guessing by words), and blanks count nothing. Letters between words that are known are most
+     * likely a word too, and count as English does; whatever else there is counts in full.
      */
     private double phraseBits(String password, List<String> known) {
         List<Match> parts = Stream.of(password.toLowerCase(Locale.ROOT).split("[\\s.,;:!?_'’-]+"))
                 .filter(word -> !word.isEmpty())
                 .flatMap(word -> judge.measure(word, known).getSequence().stream())
                 .toList();
-        int inWords = parts.stream().filter(part -> part.rank > 0).mapToInt(Match::tokenLength).sum();
-        boolean phrase = 2 * inWords >= parts.stream().mapToInt(Match::tokenLength).sum();
+        int inWords = parts.stream()
+                .filter(part -> part.rank > 0)
+                .mapToInt(Match::tokenLength)
+                .sum();
+        boolean phrase =
+                2 * inWords >= parts.stream().mapToInt(Match::tokenLength).sum();
         return parts.stream().mapToDouble(part -> bits(part, phrase)).sum();
     }
 

@@ -38,12 +38,17 @@ class ShopCallers implements Callers, UserDetailsService {
         return demo && Loopback.is(request) ? named(AccountService.DEMO) : Optional.empty();
     }
 
-    /** Unknown, closed and without a password alike get a hash that no password has, so that time tells nothing of them. */
+    /**
+     * Unknown, closed and without a password alike get a hash that no password has, so that time tells nothing of them.
+     */
     @Override
     public UserDetails loadUserByUsername(String name) {
         String typed = name.strip().toLowerCase(Locale.ROOT);
         Optional<Account> account = tables.named(typed).filter(found -> !found.closed());
         String hash = account.map(Account::passwordHash).orElse(nobodys);
-        return User.withUsername(account.map(Account::name).orElse("(nobody)")).password(hash).authorities(account.map(found -> found.role().authority()).orElse("ROLE_NOBODY")).build();
+        return User.withUsername(account.map(Account::name).orElse("(nobody)"))
+                .password(hash)
+                .authorities(account.map(found -> found.role().authority()).orElse("ROLE_NOBODY"))
+                .build();
     }
 }

@@ -30,13 +30,18 @@ import org.umberdial.server.security.Caller;
 public class SignIn {
     /** Session attribute: what kind of device it is, for its person to recognise. */
     public static final String DEVICE = "umber.device";
+
     private static final String LINKED_AT = "umber.linked-at";
     private static final String PROVED_AT = "umber.proved-at";
     /** Without being used. */
     private static final Duration STAYS = Duration.ofDays(7);
+
     private static final Duration LINK_COUNTS_FOR = Duration.ofMinutes(10);
-    /** After which whoever sits at an open session must show once more who they are, before giving away another way in. */
+    /**
+     * After which whoever sits at an open session must show once more who they are, before giving away another way in.
+     */
     private static final Duration PROOF_COUNTS_FOR = Duration.ofMinutes(5);
+
     private static final int LONGEST_NAME = 40;
 
     private final AccountService accounts;
@@ -46,7 +51,13 @@ public class SignIn {
     private final SecurityContextRepository contexts;
     private final Clock clock;
 
-    SignIn(AccountService accounts, TryLimits limits, KnownDevices devices, AuthenticationManager doors, SecurityContextRepository contexts, Clock clock) {
+    SignIn(
+            AccountService accounts,
+            TryLimits limits,
+            KnownDevices devices,
+            AuthenticationManager doors,
+            SecurityContextRepository contexts,
+            Clock clock) {
         this.accounts = accounts;
         this.limits = limits;
         this.devices = devices;
@@ -66,7 +77,8 @@ public class SignIn {
         Optional<Account> account = accounts.named(typed);
         count(request, counted, account);
         try {
-            Authentication who = doors.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(typed, password));
+            Authentication who =
+                    doors.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(typed, password));
             Account entered = enter(request, response, who, AccountEvent.Kind.SIGNED_IN);
             limits.forgive(counted, request.getRemoteAddr());
             request.getSession().setAttribute(PROVED_AT, clock.millis());
@@ -74,13 +86,16 @@ public class SignIn {
             return entered;
         } catch (AuthenticationException refused) {
             account.ifPresent(known -> accounts.failed(known, request.getRemoteAddr(), false));
-            throw new Problem(Problem.Kind.SIGNED_OUT, "Name and password do not belong together. Check both; capitals count in the password.");
+            throw new Problem(
+                    Problem.Kind.SIGNED_OUT,
+                    "Name and password do not belong together. Check both; capitals count in the password.");
         }
     }
 
     private void count(HttpServletRequest request, String counted, Optional<Account> account) {
         try {
-            limits.count(counted, request.getRemoteAddr(), account.map(Account::shopId), devices.knows(request, counted));
+            limits.count(
+                    counted, request.getRemoteAddr(), account.map(Account::shopId), devices.knows(request, counted));
         } catch (Problem tooOften) {
             account.ifPresent(known -> accounts.failed(known, request.getRemoteAddr(), true));
             throw tooOften;
@@ -99,12 +114,19 @@ public class SignIn {
             devices.remember(request, response, account.name());
             return account;
         } catch (AuthenticationException refused) {
-            throw new Problem(Problem.Kind.SIGNED_OUT, "This link has been used, is older than ten minutes, or was not read whole. Make a new one on the other screen.");
+            throw new Problem(
+                    Problem.Kind.SIGNED_OUT,
+                    "This link has been used, is older than ten minutes, or was not read whole. Make a new "
+                            + "one on the other screen.");
         }
     }
 
-    private Account enter(HttpServletRequest request, HttpServletResponse response, Authentication who, AccountEvent.Kind kind) {
-        Account account = accounts.named(who.getName()).filter(a -> !a.closed()).orElseThrow(() -> new Problem(Problem.Kind.SIGNED_OUT, "This account is closed; its shop’s owner can open it again."));
+    private Account enter(
+            HttpServletRequest request, HttpServletResponse response, Authentication who, AccountEvent.Kind kind) {
+        Account account = accounts.named(who.getName())
+                .filter(a -> !a.closed())
+                .orElseThrow(() -> new Problem(
+                        Problem.Kind.SIGNED_OUT, "This account is closed; its shop’s owner can open it again."));
         HttpSession session = request.getSession();
         // An id that was there before must not become somebody's.
         request.changeSessionId();
@@ -124,22 +146,34 @@ public class SignIn {
     /** A passkey's own filter has let somebody in, or somebody who was in has shown once more who they are. */
     @EventListener
     void byPasskey(InteractiveAuthenticationSuccessEvent entered) {
-        HttpServletRequest request = ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
-        Optional<Account> account = accounts.named(entered.getAuthentication().getName()).filter(known -> !known.closed());
+        HttpServletRequest request =
+                ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+        Optional<Account> account =
+                accounts.named(entered.getAuthentication().getName()).filter(known -> !known.closed());
         if (account.isEmpty()) {
             request.getSession().invalidate();
             return;
         }
         settle(request.getSession(), request);
         request.getSession().setAttribute(PROVED_AT, clock.millis());
-        accounts.happened(account.get().shopId(), account.get().shownName(), AccountEvent.Kind.SIGNED_IN_BY_PASSKEY, account.get().shownName(), request.getRemoteAddr());
+        accounts.happened(
+                account.get().shopId(),
+                account.get().shownName(),
+                AccountEvent.Kind.SIGNED_IN_BY_PASSKEY,
+                account.get().shownName(),
+                request.getRemoteAddr());
     }
 
     public void out(HttpServletRequest request, Caller caller) {
         HttpSession session = request.getSession(false);
         if (session != null) {
             session.invalidate();
-            accounts.happened(caller.shopId(), caller.author(), AccountEvent.Kind.SIGNED_OUT, caller.author(), request.getRemoteAddr());
+            accounts.happened(
+                    caller.shopId(),
+                    caller.author(),
+                    AccountEvent.Kind.SIGNED_OUT,
+                    caller.author(),
+                    request.getRemoteAddr());
         }
     }
 
@@ -156,12 +190,16 @@ public class SignIn {
     public void requireProof(HttpServletRequest request) {
         // The demo has neither session nor password; it acts for whoever sits at the machine.
         if (request.getSession(false) != null && !within(request, PROVED_AT, PROOF_COUNTS_FOR)) {
-            throw new Problem(Problem.Kind.PROVE_FIRST, "Show once more that it is you: this gives away a way in, and this screen has been open for a while.");
+            throw new Problem(
+                    Problem.Kind.PROVE_FIRST,
+                    "Show once more that it is you: this gives away a way in, and this screen has been open "
+                            + "for a while.");
         }
     }
 
     /**
-     * Makes sure of it before a person's own password or passkey is set; one who came in by a link just now may have none yet.
+     * Makes sure of it before a person's own password or passkey is set; one who came in by a link just now may have
+     * none yet.
      */
     public void requireProofOrLink(HttpServletRequest request) {
         if (!justLinked(request)) {
@@ -173,7 +211,7 @@ public class SignIn {
      * Takes a password as proof that the person of an open session sits there.
      *
      * @throws InvalidEntry it is not theirs
-     * @throws Problem      tried too often
+     * @throws Problem tried too often
      */
     public void prove(HttpServletRequest request, Caller caller, String password, String field) {
         Account account = accounts.account(caller.shopId(), caller.accountId());
@@ -191,12 +229,22 @@ public class SignIn {
 
     private boolean within(HttpServletRequest request, String attribute, Duration time) {
         HttpSession session = request.getSession(false);
-        return session != null && session.getAttribute(attribute) instanceof Long at && Instant.ofEpochMilli(at).plus(time).isAfter(clock.instant());
+        return session != null
+                && session.getAttribute(attribute) instanceof Long at
+                && Instant.ofEpochMilli(at).plus(time).isAfter(clock.instant());
     }
 
     private static String device(String agent) {
         String of = agent == null ? "" : agent;
-        return first(of, "Edg=Edge", "Firefox=Firefox", "Chrome=Chrome", "Safari=Safari") + " on " + first(of, "Android=Android", "iPhone=iPhone", "iPad=iPad", "Windows=Windows", "Macintosh=Mac", "Linux=Linux");
+        return first(of, "Edg=Edge", "Firefox=Firefox", "Chrome=Chrome", "Safari=Safari") + " on "
+                + first(
+                        of,
+                        "Android=Android",
+                        "iPhone=iPhone",
+                        "iPad=iPad",
+                        "Windows=Windows",
+                        "Macintosh=Mac",
+                        "Linux=Linux");
     }
 
     private static String first(String agent, String... known) {

@@ -10,10 +10,10 @@ import org.umberdial.server.accounts.internal.TryTables;
 import org.umberdial.server.problem.Problem;
 
 /**
- * How often somebody may be wrong. Tries are counted by name and address, by name, by shop and by address; past a number of
- * free ones the next must wait, longer with each, and is not even looked at before. Tries from a device that has been in
- * before are counted by themselves, so that a flood from elsewhere does not keep an owner out (OWASP calls it a device
- * cookie); a one-time link is always a way in.
+ * How often somebody may be wrong. Tries are counted by name and address, by name, by shop and by address; past a
+ * number of free ones the next must wait, longer with each, and is not even looked at before. Tries from a device that
+ * has been in before are counted by themselves, so that a flood from elsewhere does not keep an owner out (OWASP calls
+ * it a device cookie); a one-time link is always a way in.
  */
 @Component
 class TryLimits {
@@ -54,7 +54,7 @@ class TryLimits {
      * Counts a try before it is judged, so that many at once are counted too.
      *
      * @param shopId of the account, if there is such a name
-     * @param known  whether the device has been in by this name before
+     * @param known whether the device has been in by this name before
      * @throws Problem when it comes too soon; then it was not judged, and it does not count
      */
     void count(String name, String address, Optional<String> shopId, boolean known) {
@@ -67,14 +67,26 @@ class TryLimits {
                 ? List.of(new Bucket(tables.byKnownDevice(name, since, now, mine), FREE_FROM_HERE, LONGEST_FROM_HERE))
                 : List.of(
                         new Bucket(tables.from(name, address, since, now, mine), FREE_FROM_HERE, LONGEST_FROM_HERE),
-                        new Bucket(tables.byName(name, since, now, mine), name.equals(BY_LINK) ? Integer.MAX_VALUE : FREE_FOR_NAME, LONGEST_FROM_ALL),
+                        new Bucket(
+                                tables.byName(name, since, now, mine),
+                                name.equals(BY_LINK) ? Integer.MAX_VALUE : FREE_FOR_NAME,
+                                LONGEST_FROM_ALL),
                         new Bucket(tables.byShop(shopId, since, now, mine), FREE_FOR_SHOP, LONGEST_FROM_ALL),
                         new Bucket(tables.byAddress(address, since, now, mine), FREE_FOR_ADDRESS, LONGEST_FROM_HERE));
-        Optional<Instant> next = buckets.stream().map(Bucket::next).flatMap(Optional::stream).max(Instant::compareTo).filter(at -> at.isAfter(now));
+        Optional<Instant> next = buckets.stream()
+                .map(Bucket::next)
+                .flatMap(Optional::stream)
+                .max(Instant::compareTo)
+                .filter(at -> at.isAfter(now));
         if (next.isPresent()) {
             tables.forget(mine);
-            int seconds = (int) Math.max(1, Duration.between(now, next.get()).plusMillis(999).toSeconds());
-            throw new Problem(Problem.Kind.TOO_OFTEN, "That was wrong too often. Wait " + spoken(seconds) + ", then try again; a link from the owner works at once.", seconds);
+            int seconds = (int) Math.max(
+                    1, Duration.between(now, next.get()).plusMillis(999).toSeconds());
+            throw new Problem(
+                    Problem.Kind.TOO_OFTEN,
+                    "That was wrong too often. Wait " + spoken(seconds)
+                            + ", then try again; a link from the owner works at once.",
+                    seconds);
         }
     }
 

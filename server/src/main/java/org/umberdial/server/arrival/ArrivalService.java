@@ -30,7 +30,8 @@ public class ArrivalService {
     private final SetService sets;
     private final ShopService shops;
 
-    public ArrivalService(JournalService journals, PhotoService photos, ReadingService readings, SetService sets, ShopService shops) {
+    public ArrivalService(
+            JournalService journals, PhotoService photos, ReadingService readings, SetService sets, ShopService shops) {
         this.journals = journals;
         this.photos = photos;
         this.readings = readings;
@@ -56,12 +57,23 @@ public class ArrivalService {
                 powered);
     }
 
-    /** Erases who the owner is and what they said in person; the log keeps that it was done. The same id again changes nothing. */
+    /**
+     * Erases who the owner is and what they said in person; the log keeps that it was done. The same id again changes
+     * nothing.
+     */
     @Transactional
     public void eraseOwner(Caller caller, String setId, String id) {
         sets.eraseOwner(caller.shopId(), setId);
         journals.eraseOwnersWords(caller.shopId(), setId);
         photos.eraseOwner(caller.shopId(), setId);
-        journals.keep(caller, setId, id, new Remark("", "The owner's name, contact and words were erased, and pictures marked as showing the owner; what was found, read and done stays."), Optional.empty());
+        journals.keep(
+                caller,
+                setId,
+                id,
+                new Remark(
+                        "",
+                        "The owner's name, contact and words were erased, and pictures marked as showing the "
+                                + "owner; what was found, read and done stays."),
+                Optional.empty());
     }
 }

@@ -15,8 +15,8 @@ import java.util.zip.ZipFile;
 import org.umberdial.server.problem.Problem;
 
 /**
- * A bundle on the disk, of which one entry at a time is in memory. Entries are never written anywhere, so a name with a path
- * in it leads nowhere; what they unpack to is counted as it is read, whatever the file says of it.
+ * A bundle on the disk, of which one entry at a time is in memory. Entries are never written anywhere, so a name with a
+ * path in it leads nowhere; what they unpack to is counted as it is read, whatever the file says of it.
  */
 final class BundleFile implements AutoCloseable {
     private static final int MOST_ENTRIES = 2_000;
@@ -59,7 +59,10 @@ final class BundleFile implements AutoCloseable {
     }
 
     private static Problem tooLarge() {
-        return new Problem(Problem.Kind.TOO_LARGE, "The bundle unpacks to more than " + MOST_BYTES / 1_000_000 + " MB or " + MOST_ENTRIES + " files, which no set needs.");
+        return new Problem(
+                Problem.Kind.TOO_LARGE,
+                "The bundle unpacks to more than " + MOST_BYTES / 1_000_000 + " MB or " + MOST_ENTRIES
+                        + " files, which no set needs.");
     }
 
     /** A text of the bundle. */
@@ -91,7 +94,8 @@ final class BundleFile implements AutoCloseable {
 
     /** Follows from the file's bytes. */
     String id() {
-        try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file), MessageDigest.getInstance("MD5"))) {
+        try (DigestInputStream in =
+                new DigestInputStream(Files.newInputStream(file), MessageDigest.getInstance("MD5"))) {
             in.transferTo(java.io.OutputStream.nullOutputStream());
             // As UUID.nameUUIDFromBytes makes it, which bundles without an id of their own were once known by.
             byte[] hash = in.getMessageDigest().digest();

@@ -54,7 +54,15 @@ public class BundleService {
     private final BundleTables tables;
     private final Clock clock;
 
-    public BundleService(SetService sets, ExchangeService exchange, JournalService journal, PhotoService photos, MapService map, ShopService shops, BundleTables tables, Clock clock) {
+    public BundleService(
+            SetService sets,
+            ExchangeService exchange,
+            JournalService journal,
+            PhotoService photos,
+            MapService map,
+            ShopService shops,
+            BundleTables tables,
+            Clock clock) {
         this.sets = sets;
         this.exchange = exchange;
         this.journal = journal;
@@ -65,17 +73,30 @@ public class BundleService {
         this.clock = clock;
     }
 
-    /** The set as a zip: {@code set.json}, {@code circuit.cir}, {@code sheet.csv}, {@code readings.csv} and its pictures. */
+    /**
+     * The set as a zip: {@code set.json}, {@code circuit.cir}, {@code sheet.csv}, {@code readings.csv} and its
+     * pictures.
+     */
     public void write(String shopId, String setId, OutputStream out) {
         StoredSet set = sets.set(shopId, setId);
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             List<BundleText.Picture> pictures = new ArrayList<>();
             // Who the owner is stays in the shop.
-            for (Photo photo : photos.all(shopId, setId).stream().filter(photo -> !photo.showsOwner()).toList()) {
-                PhotoService.Content content = photos.content(shopId, set.id(), photo.id(), "full").orElseThrow();
+            for (Photo photo : photos.all(shopId, setId).stream()
+                    .filter(photo -> !photo.showsOwner())
+                    .toList()) {
+                PhotoService.Content content =
+                        photos.content(shopId, set.id(), photo.id(), "full").orElseThrow();
                 String file = "pictures/" + photo.id() + (content.mediaType().endsWith("png") ? ".png" : ".jpg");
                 put(zip, file, content.bytes());
-                pictures.add(new BundleText.Picture(photo.id(), file, photo.shows(), photo.phase(), photo.caption(), photo.fileName(), photo.beforeId().orElse("")));
+                pictures.add(new BundleText.Picture(
+                        photo.id(),
+                        file,
+                        photo.shows(),
+                        photo.phase(),
+                        photo.caption(),
+                        photo.fileName(),
+                        photo.beforeId().orElse("")));
             }
             put(zip, "set.json", JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(text(shopId, set, pictures)));
             put(zip, "circuit.cir", exchange.exportCircuit(shopId, setId).getBytes(StandardCharsets.UTF_8));
@@ -90,18 +111,49 @@ public class BundleService {
         StoredSet.Arrival arrival = set.arrival();
         List<BundleText.Value> values = new ArrayList<>();
         for (Part part : set.set().parts()) {
-            part.values().stream().filter(value -> !value.source().equals("deck")).forEach(value -> values.add(new BundleText.Value(part.reference(), value.origin(), value.value(), value.source())));
+            part.values().stream()
+                    .filter(value -> !value.source().equals("deck"))
+                    .forEach(value -> values.add(
+                            new BundleText.Value(part.reference(), value.origin(), value.value(), value.source())));
         }
         // What the set is worth to its owner is as private as the owner's name.
-        List<BundleText.Entry> entries = journal.kept(shopId, set.id()).stream().filter(kept -> !(kept.entry().fact() instanceof WorthSaid)).map(BundleService::entry).toList();
-        List<BundleText.Mark> marks = map.marks(shopId, set.id()).stream().map(mark -> new BundleText.Mark(mark.photo(), mark.subject(), mark.x(), mark.y())).toList();
-        List<BundleText.Point> points = set.set().testPoints().stream().map(p -> new BundleText.Point(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList();
-        return new BundleText(BundleText.FORMAT, BundleText.VERSION, tables.originOf(shopId, set.id()), set.label().title(), set.set().construction(), arrival.extras(), arrival.plate(), arrival.supply(), arrival.sheetOrigin(), points, values, entries, pictures, marks);
+        List<BundleText.Entry> entries = journal.kept(shopId, set.id()).stream()
+                .filter(kept -> !(kept.entry().fact() instanceof WorthSaid))
+                .map(BundleService::entry)
+                .toList();
+        List<BundleText.Mark> marks = map.marks(shopId, set.id()).stream()
+                .map(mark -> new BundleText.Mark(mark.photo(), mark.subject(), mark.x(), mark.y()))
+                .toList();
+        List<BundleText.Point> points = set.set().testPoints().stream()
+                .map(p -> new BundleText.Point(p.node(), p.name(), p.socket(), p.pin(), p.hint()))
+                .toList();
+        return new BundleText(
+                BundleText.FORMAT,
+                BundleText.VERSION,
+                tables.originOf(shopId, set.id()),
+                set.label().title(),
+                set.set().construction(),
+                arrival.extras(),
+                arrival.plate(),
+                arrival.supply(),
+                arrival.sheetOrigin(),
+                points,
+                values,
+                entries,
+                pictures,
+                marks);
     }
 
     private static BundleText.Entry entry(KeptEntry kept) {
         JournalEntry entry = kept.entry();
-        return new BundleText.Entry(entry.id(), FactJson.kind(entry.fact()), FactJson.write(entry.fact()), entry.takenAt(), entry.supersedes().orElse(""), entry.withdrawn(), kept.claimed().orElse(kept.author()));
+        return new BundleText.Entry(
+                entry.id(),
+                FactJson.kind(entry.fact()),
+                FactJson.write(entry.fact()),
+                entry.takenAt(),
+                entry.supersedes().orElse(""),
+                entry.withdrawn(),
+                kept.claimed().orElse(kept.author()));
     }
 
     private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
@@ -133,16 +185,32 @@ public class BundleService {
         }
         Optional<String> there = tables.setOf(caller.shopId(), origin);
         if (there.isPresent()) {
-            return new Taken(there.get(), true, new ReadingFile(0, 0, List.of(), List.of("“" + sets.set(caller.shopId(), there.get()).label().title() + "” is on the shelf already; nothing was changed.")));
+            return new Taken(
+                    there.get(),
+                    true,
+                    new ReadingFile(
+                            0,
+                            0,
+                            List.of(),
+                            List.of("“"
+                                    + sets.set(caller.shopId(), there.get())
+                                            .label()
+                                            .title() + "” is on the shelf already; nothing was changed.")));
         }
         String setId = here(caller.shopId(), origin);
-        sets.create(caller.shopId(), setId, new StoredSet.Label(title.isBlank() ? text.title() : title.strip(), "", "", ""), text.construction(), shops.shop(caller.shopId()).policy().lineVolts(), Optional.empty());
+        sets.create(
+                caller.shopId(),
+                setId,
+                new StoredSet.Label(title.isBlank() ? text.title() : title.strip(), "", "", ""),
+                text.construction(),
+                shops.shop(caller.shopId()).policy().lineVolts(),
+                Optional.empty());
         return new Taken(setId, false, read(caller, setId, file));
     }
 
     /**
-     * Takes a bundle into a set without parts. Ids inside follow from the set's and the bundle's own, so the same bundle twice
-     * is there once.
+     * Takes a bundle into a set without parts. Ids inside follow from the set's and the bundle's own, so the same
+     * bundle twice is there once.
      *
      * @throws Problem with a sentence when the file is no bundle or the set has something already
      */
@@ -156,26 +224,45 @@ public class BundleService {
     private ReadingFile read(Caller caller, String setId, BundleFile files) {
         StoredSet now = sets.set(caller.shopId(), setId);
         if (!now.set().parts().isEmpty()) {
-            throw refuse("This set has " + now.set().parts().size() + " parts already; a bundle is taken into a set of its own.");
+            throw refuse("This set has " + now.set().parts().size()
+                    + " parts already; a bundle is taken into a set of its own.");
         }
         BundleText text = text(files.small("set.json"));
         Map<String, String> ids = new HashMap<>();
         text.journal().forEach(entry -> ids.put(entry.id(), here(setId, entry.id())));
         text.pictures().forEach(picture -> ids.put(picture.id(), here(setId, picture.id())));
         List<ReadingFile.BadLine> refused = new ArrayList<>();
-        ReadingFile circuit = exchange.importCircuit(caller, setId, files.small("circuit.cir").orElse(new byte[0]));
+        ReadingFile circuit =
+                exchange.importCircuit(caller, setId, files.small("circuit.cir").orElse(new byte[0]));
         refused.addAll(circuit.refused());
         label(caller, setId, text);
-        refused.addAll(exchange.importSheet(caller, setId, files.small("sheet.csv").orElse(new byte[0])).refused());
+        refused.addAll(
+                exchange.importSheet(caller, setId, files.small("sheet.csv").orElse(new byte[0]))
+                        .refused());
         pictures(caller, setId, text, files, ids);
         for (BundleText.Entry entry : text.journal()) {
             journal.adopt(caller, setId, entry(entry, ids), entry.author() == null ? "" : entry.author());
         }
-        text.marks().stream().filter(mark -> ids.containsKey(mark.photo()) && mark.x() >= 0 && mark.x() <= 1 && mark.y() >= 0 && mark.y() <= 1).forEach(mark -> map.put(caller.shopId(), setId, new MapService.PlacedMark(ids.get(mark.photo()), mark.subject(), mark.x(), mark.y())));
-        ReadingFile readings = exchange.importReadings(caller, setId, files.small("readings.csv").orElse(new byte[0]), "set bundle");
+        text.marks().stream()
+                .filter(mark -> ids.containsKey(mark.photo())
+                        && mark.x() >= 0
+                        && mark.x() <= 1
+                        && mark.y() >= 0
+                        && mark.y() <= 1)
+                .forEach(mark -> map.put(
+                        caller.shopId(),
+                        setId,
+                        new MapService.PlacedMark(ids.get(mark.photo()), mark.subject(), mark.x(), mark.y())));
+        ReadingFile readings = exchange.importReadings(
+                caller, setId, files.small("readings.csv").orElse(new byte[0]), "set bundle");
         refused.addAll(readings.refused());
         tables.came(caller.shopId(), setId, text.id() == null ? files.id() : text.id());
-        return new ReadingFile(circuit.added(), 0, refused, List.of(readings.added() + " readings, " + text.pictures().size() + " pictures and " + text.journal().size() + " entries of the log came with it."));
+        return new ReadingFile(
+                circuit.added(),
+                0,
+                refused,
+                List.of(readings.added() + " readings, " + text.pictures().size() + " pictures and "
+                        + text.journal().size() + " entries of the log came with it."));
     }
 
     private void label(Caller caller, String setId, BundleText text) {
@@ -183,36 +270,95 @@ public class BundleService {
         StoredSet before = sets.set(shopId, setId);
         StoredSet set = sets.relabel(shopId, setId, before.label(), text.construction(), before.version());
         StoredSet.Arrival arrival = set.arrival();
-        sets.arrival(shopId, setId, new StoredSet.Arrival(arrival.ownerName(), arrival.ownerContact(), text.plate(), text.sheetOrigin(), text.extras(), text.supply()), set.version());
+        sets.arrival(
+                shopId,
+                setId,
+                new StoredSet.Arrival(
+                        arrival.ownerName(),
+                        arrival.ownerContact(),
+                        text.plate(),
+                        text.sheetOrigin(),
+                        text.extras(),
+                        text.supply()),
+                set.version());
         sets.originOfSheet(shopId, setId, text.sheetOrigin());
         List<String> nodes = List.copyOf(set.deck().nodes());
-        List<TestPoint> points = text.points().stream().filter(p -> nodes.contains(p.node())).map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList();
+        List<TestPoint> points = text.points().stream()
+                .filter(p -> nodes.contains(p.node()))
+                .map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint()))
+                .toList();
         sets.replaceTestPoints(shopId, setId, points);
         int count = 0;
         for (BundleText.Value value : text.values()) {
             if (set.set().part(value.reference()).isPresent()) {
-                sets.addValue(caller, setId, here(setId, value.reference() + "/" + count++), value.reference(), new PartValue(value.origin(), value.value(), brought(value.source())));
+                sets.addValue(
+                        caller,
+                        setId,
+                        here(setId, value.reference() + "/" + count++),
+                        value.reference(),
+                        new PartValue(value.origin(), value.value(), brought(value.source())));
             }
         }
     }
 
     /** A value's source says that it came by a file, however often it did. */
     private static String brought(String source) {
-        String said = source == null || source.isBlank() ? BY_FILE : source.startsWith(BY_FILE) ? source : BY_FILE + ": " + source;
+        String said = source == null || source.isBlank()
+                ? BY_FILE
+                : source.startsWith(BY_FILE) ? source : BY_FILE + ": " + source;
         return said.substring(0, Math.min(LONGEST_SOURCE, said.length()));
     }
 
     private void pictures(Caller caller, String setId, BundleText text, BundleFile files, Map<String, String> ids) {
         for (BundleText.Picture picture : text.pictures()) {
-            byte[] bytes = files.large(picture.file()).orElseThrow(() -> refuse("The bundle names the picture " + picture.file() + ", which is not in it."));
-            photos.keep(caller, setId, new Photo(ids.get(picture.id()), picture.shows(), picture.phase(), picture.caption(), picture.fileName(), 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), false, 0), bytes);
+            byte[] bytes = files.large(picture.file())
+                    .orElseThrow(
+                            () -> refuse("The bundle names the picture " + picture.file() + ", which is not in it."));
+            photos.keep(
+                    caller,
+                    setId,
+                    new Photo(
+                            ids.get(picture.id()),
+                            picture.shows(),
+                            picture.phase(),
+                            picture.caption(),
+                            picture.fileName(),
+                            0,
+                            0,
+                            0,
+                            Optional.empty(),
+                            clock.instant(),
+                            caller.author(),
+                            Optional.empty(),
+                            false,
+                            0),
+                    bytes);
         }
         Map<String, Photo> kept = new HashMap<>();
         photos.all(caller.shopId(), setId).forEach(photo -> kept.put(photo.id(), photo));
-        text.pictures().stream().filter(picture -> ids.containsKey(picture.before()) && kept.containsKey(ids.get(picture.id()))).forEach(picture -> {
-            Photo photo = kept.get(ids.get(picture.id()));
-            photos.label(caller.shopId(), setId, new Photo(photo.id(), photo.shows(), photo.phase(), photo.caption(), "", 0, 0, 0, Optional.empty(), clock.instant(), "", Optional.of(ids.get(picture.before())), photo.showsOwner(), photo.version()));
-        });
+        text.pictures().stream()
+                .filter(picture -> ids.containsKey(picture.before()) && kept.containsKey(ids.get(picture.id())))
+                .forEach(picture -> {
+                    Photo photo = kept.get(ids.get(picture.id()));
+                    photos.label(
+                            caller.shopId(),
+                            setId,
+                            new Photo(
+                                    photo.id(),
+                                    photo.shows(),
+                                    photo.phase(),
+                                    photo.caption(),
+                                    "",
+                                    0,
+                                    0,
+                                    0,
+                                    Optional.empty(),
+                                    clock.instant(),
+                                    "",
+                                    Optional.of(ids.get(picture.before())),
+                                    photo.showsOwner(),
+                                    photo.version()));
+                });
     }
 
     private static JournalEntry entry(BundleText.Entry entry, Map<String, String> ids) {
@@ -221,14 +367,21 @@ public class BundleService {
             body = body.replace(id.getKey(), id.getValue());
         }
         try {
-            return new JournalEntry(ids.get(entry.id()), FactJson.read(entry.kind(), body), entry.takenAt(), Optional.ofNullable(ids.get(entry.supersedes())), entry.withdrawn());
+            return new JournalEntry(
+                    ids.get(entry.id()),
+                    FactJson.read(entry.kind(), body),
+                    entry.takenAt(),
+                    Optional.ofNullable(ids.get(entry.supersedes())),
+                    entry.withdrawn());
         } catch (IllegalArgumentException | JacksonException strange) {
-            throw refuse("The bundle's log holds an entry that is not understood (" + entry.kind() + "); it may come from a newer Umber Dial.");
+            throw refuse("The bundle's log holds an entry that is not understood (" + entry.kind()
+                    + "); it may come from a newer Umber Dial.");
         }
     }
 
     private static String here(String setId, String id) {
-        return UUID.nameUUIDFromBytes((setId + "/" + id).getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes((setId + "/" + id).getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 
     private static BundleText text(Optional<byte[]> found) {
@@ -239,11 +392,24 @@ public class BundleService {
         } catch (JacksonException broken) {
             throw refuse("The bundle's set.json cannot be read; it is broken, or not written by Umber Dial.");
         }
-        if (!BundleText.FORMAT.equals(text.format()) || text.construction() == null || text.supply() == null || text.points() == null || text.values() == null || text.journal() == null || text.pictures() == null || text.marks() == null || text.extras() == null || text.plate() == null || text.sheetOrigin() == null || text.title() == null || text.id() != null && !text.id().matches("[0-9a-f-]{36}")) {
+        if (!BundleText.FORMAT.equals(text.format())
+                || text.construction() == null
+                || text.supply() == null
+                || text.points() == null
+                || text.values() == null
+                || text.journal() == null
+                || text.pictures() == null
+                || text.marks() == null
+                || text.extras() == null
+                || text.plate() == null
+                || text.sheetOrigin() == null
+                || text.title() == null
+                || text.id() != null && !text.id().matches("[0-9a-f-]{36}")) {
             throw refuse("The bundle's set.json is not whole; export the set anew.");
         }
         if (text.version() > BundleText.VERSION) {
-            throw refuse("The bundle was written by a newer Umber Dial (format " + text.version() + "; this one reads up to " + BundleText.VERSION + ").");
+            throw refuse("The bundle was written by a newer Umber Dial (format " + text.version()
+                    + "; this one reads up to " + BundleText.VERSION + ").");
         }
         return text;
     }

@@ -12,11 +12,25 @@ import org.umberdial.server.photos.Photo;
 /**
  * What {@code set.json} of a bundle holds.
  *
- * @param format  always {@code umber-dial-set}
+ * @param format always {@code umber-dial-set}
  * @param version of the format; a newer one is refused
- * @param id      of the set where it was first taken in; the same set is in a shop only once
+ * @param id of the set where it was first taken in; the same set is in a shop only once
  */
-record BundleText(String format, int version, String id, String title, ConstructionClass construction, Set<Extra> extras, String plate, SupplyLabel supply, String sheetOrigin, List<Point> points, List<Value> values, List<Entry> journal, List<Picture> pictures, List<Mark> marks) {
+record BundleText(
+        String format,
+        int version,
+        String id,
+        String title,
+        ConstructionClass construction,
+        Set<Extra> extras,
+        String plate,
+        SupplyLabel supply,
+        String sheetOrigin,
+        List<Point> points,
+        List<Value> values,
+        List<Entry> journal,
+        List<Picture> pictures,
+        List<Mark> marks) {
     static final String FORMAT = "umber-dial-set";
     static final int VERSION = 1;
 
@@ -25,9 +39,17 @@ record BundleText(String format, int version, String id, String title, Construct
     record Value(String reference, ValueOrigin origin, double value, String source) {}
 
     /** @param fact JSON of the fact */
-    record Entry(String id, String kind, String fact, Instant takenAt, String supersedes, boolean withdrawn, String author) {}
+    record Entry(
+            String id,
+            String kind,
+            String fact,
+            Instant takenAt,
+            String supersedes,
+            boolean withdrawn,
+            String author) {}
 
-    record Picture(String id, String file, Photo.Shows shows, String phase, String caption, String fileName, String before) {}
+    record Picture(
+            String id, String file, Photo.Shows shows, String phase, String caption, String fileName, String before) {}
 
     record Mark(String photo, String subject, double x, double y) {}
 }

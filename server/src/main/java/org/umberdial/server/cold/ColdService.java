@@ -37,7 +37,8 @@ public class ColdService {
     private final ShopService shops;
     private final Clock clock;
 
-    public ColdService(ColdTables tables, JournalService journals, ReadingService readings, ShopService shops, Clock clock) {
+    public ColdService(
+            ColdTables tables, JournalService journals, ReadingService readings, ShopService shops, Clock clock) {
         this.tables = tables;
         this.journals = journals;
         this.readings = readings;
@@ -46,7 +47,11 @@ public class ColdService {
     }
 
     public ColdScene scene(String shopId, StoredSet set) {
-        return new ColdScene(set.set(), set.arrival().supply(), shops.shop(shopId).policy(), readings.bench(shopId, set).mode());
+        return new ColdScene(
+                set.set(),
+                set.arrival().supply(),
+                shops.shop(shopId).policy(),
+                readings.bench(shopId, set).mode());
     }
 
     public ColdBench bench(String shopId, StoredSet set, ColdScene scene) {
@@ -63,7 +68,10 @@ public class ColdService {
             return Optional.empty();
         }
         ColdScene scene = scene(shopId, set);
-        return plan(shopId, scene, bench(shopId, set, scene)).next().map(step -> new NextAct("cold:" + step.row().id(), "", step.row().title(), step.reason(), false));
+        return plan(shopId, scene, bench(shopId, set, scene))
+                .next()
+                .map(step ->
+                        new NextAct("cold:" + step.row().id(), "", step.row().title(), step.reason(), false));
     }
 
     private Set<Equipment> kinds(String shopId) {
@@ -81,21 +89,43 @@ public class ColdService {
      * @throws org.umberdial.core.value.InvalidEntry for a figure that cannot be
      */
     @Transactional
-    public void keep(Caller caller, StoredSet set, String id, TestRow row, Figures figures, String equipment, Optional<java.time.Instant> takenAt) {
+    public void keep(
+            Caller caller,
+            StoredSet set,
+            String id,
+            TestRow row,
+            Figures figures,
+            String equipment,
+            Optional<java.time.Instant> takenAt) {
         String said = ColdTests.judge(scene(caller.shopId(), set), row, figures).sentence();
-        if (!equipment.isEmpty() && tables.equipment(caller.shopId()).stream().noneMatch(item -> item.id().equals(equipment))) {
+        if (!equipment.isEmpty()
+                && tables.equipment(caller.shopId()).stream()
+                        .noneMatch(item -> item.id().equals(equipment))) {
             throw Problem.notFound("This instrument");
         }
-        journals.keep(caller, set.id(), id, new Benched(row.id(), row.title(), figures.entered(), equipment, said), takenAt);
+        journals.keep(
+                caller, set.id(), id, new Benched(row.id(), row.title(), figures.entered(), equipment, said), takenAt);
     }
 
     /** The shop's equipment; a new shop starts with what every digital meter has. */
     @Transactional
     public List<EquipmentItem> equipment(String shopId) {
         if (tables.equipment(shopId).isEmpty()) {
-            for (Equipment kind : List.of(Equipment.OHMMETER, Equipment.DIODE_TEST, Equipment.AC_METER, Equipment.DISCHARGE_TOOL)) {
-                String id = UUID.nameUUIDFromBytes((shopId + kind).getBytes(StandardCharsets.UTF_8)).toString();
-                tables.add(shopId, new EquipmentItem(id, kind, kind == Equipment.DISCHARGE_TOOL ? "Discharge resistor with clips" : "Digital meter, " + kind.label(), false, 0, Optional.empty()));
+            for (Equipment kind :
+                    List.of(Equipment.OHMMETER, Equipment.DIODE_TEST, Equipment.AC_METER, Equipment.DISCHARGE_TOOL)) {
+                String id = UUID.nameUUIDFromBytes((shopId + kind).getBytes(StandardCharsets.UTF_8))
+                        .toString();
+                tables.add(
+                        shopId,
+                        new EquipmentItem(
+                                id,
+                                kind,
+                                kind == Equipment.DISCHARGE_TOOL
+                                        ? "Discharge resistor with clips"
+                                        : "Digital meter, " + kind.label(),
+                                false,
+                                0,
+                                Optional.empty()));
             }
         }
         return tables.equipment(shopId);
@@ -104,7 +134,8 @@ public class ColdService {
     /** A short text that changes whenever the equipment does. */
     public String rules(String shopId) {
         List<EquipmentItem> items = equipment(shopId);
-        return items.size() + "." + items.stream().mapToInt(EquipmentItem::version).sum();
+        return items.size() + "."
+                + items.stream().mapToInt(EquipmentItem::version).sum();
     }
 
     @Transactional
@@ -130,7 +161,17 @@ public class ColdService {
     @Transactional
     public void check(Caller caller, String equipmentId, EquipmentItem.Check check) {
         require(caller.shopId(), equipmentId);
-        tables.check(caller.shopId(), equipmentId, new EquipmentItem.Check(check.id(), check.part(), check.unit(), check.known(), check.shown(), clock.instant(), caller.author()));
+        tables.check(
+                caller.shopId(),
+                equipmentId,
+                new EquipmentItem.Check(
+                        check.id(),
+                        check.part(),
+                        check.unit(),
+                        check.known(),
+                        check.shown(),
+                        clock.instant(),
+                        caller.author()));
     }
 
     public List<EquipmentItem.Check> checks(String shopId, String equipmentId) {
@@ -139,7 +180,9 @@ public class ColdService {
 
     /** Whether an instrument was proven on a known-good part in the last twelve hours. */
     public boolean checkedLately(EquipmentItem item) {
-        return item.lastCheck().filter(check -> check.at().isAfter(clock.instant().minusSeconds(12 * 3600))).isPresent();
+        return item.lastCheck()
+                .filter(check -> check.at().isAfter(clock.instant().minusSeconds(12 * 3600)))
+                .isPresent();
     }
 
     public Map<String, TransformerSize.Candidate> stock(String shopId) {

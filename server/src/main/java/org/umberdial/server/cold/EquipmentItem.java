@@ -10,11 +10,12 @@ import org.umberdial.core.value.Unit;
  *
  * @param lastCheck its latest control reading
  */
-public record EquipmentItem(String id, Equipment kind, String name, boolean retired, int version, Optional<Check> lastCheck) {
+public record EquipmentItem(
+        String id, Equipment kind, String name, boolean retired, int version, Optional<Check> lastCheck) {
     /**
      * What it showed on a part known to be good.
      *
-     * @param part  which part, in words
+     * @param part which part, in words
      * @param known its value, in the unit
      */
     public record Check(String id, String part, Unit unit, double known, double shown, Instant at, String author) {

@@ -5,13 +5,13 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.HashMap;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -79,7 +79,16 @@ class DemoShop implements SmartInitializingSingleton {
     private final ColdService colds;
     private final Clock clock;
 
-    DemoShop(ShopService shops, AccountService accounts, SetService sets, ExchangeService exchange, PhotoService photos, MapService map, JournalService journal, ColdService colds, Clock clock) {
+    DemoShop(
+            ShopService shops,
+            AccountService accounts,
+            SetService sets,
+            ExchangeService exchange,
+            PhotoService photos,
+            MapService map,
+            JournalService journal,
+            ColdService colds,
+            Clock clock) {
         this.shops = shops;
         this.accounts = accounts;
         this.sets = sets;
@@ -111,18 +120,71 @@ class DemoShop implements SmartInitializingSingleton {
         if (shop.version() == 0) {
             shops.save(new Shop(shopId, "Umber Lane bench", ZoneId.of("America/New_York"), shop.policy(), 0));
         }
-        shops.instruments(shopId).stream().filter(i -> !i.id().equals(METER) && !i.id().equals(OLD_METER) && !i.retired()).forEach(i -> shops.save(shopId, new Instrument(i.id(), i.name(), i.meter(), i.accuracy(), true, i.version())));
+        shops.instruments(shopId).stream()
+                .filter(i -> !i.id().equals(METER) && !i.id().equals(OLD_METER) && !i.retired())
+                .forEach(i -> shops.save(
+                        shopId, new Instrument(i.id(), i.name(), i.meter(), i.accuracy(), true, i.version())));
         shops.add(shopId, new Instrument(METER, "Bench meter", Meter.parse("10M"), 0.01, false, 0));
         shops.add(shopId, new Instrument(OLD_METER, "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
         Caller caller = new Caller(shopId, "demo");
-        take(caller, ELDER, new StoredSet.Label("Tall set with field-coil speaker", "0398", "floor", "its turn"), ConstructionClass.MAINS_TRANSFORMER, 119, "field-coil", false);
-        take(caller, PLAYER, new StoredSet.Label("Suitcase record player", "0407", "shelf 4", "a new stack"), ConstructionClass.RECORD_PLAYER, 233, "record-player", true);
-        take(caller, IVORY, new StoredSet.Label("Ivory table set, same chassis", "0415", "shelf 2", "its turn"), ConstructionClass.SERIES_STRING, 121.4, "table-set", false);
-        take(caller, GRAND, new StoredSet.Label("Walnut superhet with FM", "0409", "shelf 1", "owner's word on the cabinet"), ConstructionClass.MAINS_TRANSFORMER, 233, "fm-superhet", true);
-        take(caller, BROWN, new StoredSet.Label("Brown table set, five tubes", "0412", "shelf 3", ""), ConstructionClass.SERIES_STRING, 121.4, "table-set", true);
-        sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000001", "R1", new PartValue(ValueOrigin.BODY, 33, "printed"));
-        sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000002", "C4", new PartValue(ValueOrigin.FITTED, 0.022e-6, "wax paper, no repair marks"));
-        sets.addValue(caller, BROWN, "33333333-0000-4000-8000-000000000003", "R11", new PartValue(ValueOrigin.BODY, 2700, "body red, end violet, dot red"));
+        take(
+                caller,
+                ELDER,
+                new StoredSet.Label("Tall set with field-coil speaker", "0398", "floor", "its turn"),
+                ConstructionClass.MAINS_TRANSFORMER,
+                119,
+                "field-coil",
+                false);
+        take(
+                caller,
+                PLAYER,
+                new StoredSet.Label("Suitcase record player", "0407", "shelf 4", "a new stack"),
+                ConstructionClass.RECORD_PLAYER,
+                233,
+                "record-player",
+                true);
+        take(
+                caller,
+                IVORY,
+                new StoredSet.Label("Ivory table set, same chassis", "0415", "shelf 2", "its turn"),
+                ConstructionClass.SERIES_STRING,
+                121.4,
+                "table-set",
+                false);
+        take(
+                caller,
+                GRAND,
+                new StoredSet.Label("Walnut superhet with FM", "0409", "shelf 1", "owner's word on the cabinet"),
+                ConstructionClass.MAINS_TRANSFORMER,
+                233,
+                "fm-superhet",
+                true);
+        take(
+                caller,
+                BROWN,
+                new StoredSet.Label("Brown table set, five tubes", "0412", "shelf 3", ""),
+                ConstructionClass.SERIES_STRING,
+                121.4,
+                "table-set",
+                true);
+        sets.addValue(
+                caller,
+                BROWN,
+                "33333333-0000-4000-8000-000000000001",
+                "R1",
+                new PartValue(ValueOrigin.BODY, 33, "printed"));
+        sets.addValue(
+                caller,
+                BROWN,
+                "33333333-0000-4000-8000-000000000002",
+                "C4",
+                new PartValue(ValueOrigin.FITTED, 0.022e-6, "wax paper, no repair marks"));
+        sets.addValue(
+                caller,
+                BROWN,
+                "33333333-0000-4000-8000-000000000003",
+                "R11",
+                new PartValue(ValueOrigin.BODY, 2700, "body red, end violet, dot red"));
         cold(caller);
         marks(caller);
         arrival(caller);
@@ -133,8 +195,32 @@ class DemoShop implements SmartInitializingSingleton {
     private void marks(Caller caller) throws IOException {
         photo(caller, BROWN, CHASSIS, "Underside, as it came", "table-set-chassis.jpg");
         photo(caller, BROWN, "44444444-0000-4000-8000-000000000002", "Back, cover off", "table-set-back.jpg");
-        new String(resource("table-set-marks.csv"), StandardCharsets.UTF_8).lines().skip(1).map(line -> line.split(",")).forEach(cells -> map.put(caller.shopId(), BROWN, new MapService.PlacedMark(CHASSIS, cells[0], Double.parseDouble(cells[1]), Double.parseDouble(cells[2]))));
-        sets.arrival(caller.shopId(), BROWN, new StoredSet.Arrival("Ada Sample", "", "", "", Set.of(), new SupplyLabel(List.of(117.0), OptionalDouble.empty(), List.of(60.0), OptionalDouble.of(28), SupplyLabel.Current.AC_DC, false)), sets.set(caller.shopId(), BROWN).version());
+        new String(resource("table-set-marks.csv"), StandardCharsets.UTF_8)
+                .lines()
+                .skip(1)
+                .map(line -> line.split(","))
+                .forEach(cells -> map.put(
+                        caller.shopId(),
+                        BROWN,
+                        new MapService.PlacedMark(
+                                CHASSIS, cells[0], Double.parseDouble(cells[1]), Double.parseDouble(cells[2]))));
+        sets.arrival(
+                caller.shopId(),
+                BROWN,
+                new StoredSet.Arrival(
+                        "Ada Sample",
+                        "",
+                        "",
+                        "",
+                        Set.of(),
+                        new SupplyLabel(
+                                List.of(117.0),
+                                OptionalDouble.empty(),
+                                List.of(60.0),
+                                OptionalDouble.of(28),
+                                SupplyLabel.Current.AC_DC,
+                                false)),
+                sets.set(caller.shopId(), BROWN).version());
         journal.keep(caller, BROWN, entry(11), new PartReplaced("C13", "4.7 n Y class"), Optional.empty());
         journal.keep(caller, BROWN, entry(12), new Proved("XT1", true, "primary 190 Ω, tone heard"), Optional.empty());
         journal.keep(caller, BROWN, entry(13), new Proved("C3", true, "24 µF, no leak at 25 V"), Optional.empty());
@@ -144,18 +230,72 @@ class DemoShop implements SmartInitializingSingleton {
     private void arrival(Caller caller) throws IOException {
         String back = "44444444-0000-4000-8000-000000000003";
         photo(caller, IVORY, back, "Back, before anything was touched", "table-set-back.jpg");
-        photo(caller, IVORY, "44444444-0000-4000-8000-000000000004", "Underside, before anything was touched", "table-set-chassis.jpg");
-        sets.arrival(caller.shopId(), IVORY, new StoredSet.Arrival("Bo Example", "comes by on Fridays", "chassis 117-5, stamped 12-47", "", Set.of(), new SupplyLabel(List.of(117.0), OptionalDouble.empty(), List.of(60.0), OptionalDouble.of(28), SupplyLabel.Current.AC_DC, false)), sets.set(caller.shopId(), IVORY).version());
+        photo(
+                caller,
+                IVORY,
+                "44444444-0000-4000-8000-000000000004",
+                "Underside, before anything was touched",
+                "table-set-chassis.jpg");
+        sets.arrival(
+                caller.shopId(),
+                IVORY,
+                new StoredSet.Arrival(
+                        "Bo Example",
+                        "comes by on Fridays",
+                        "chassis 117-5, stamped 12-47",
+                        "",
+                        Set.of(),
+                        new SupplyLabel(
+                                List.of(117.0),
+                                OptionalDouble.empty(),
+                                List.of(60.0),
+                                OptionalDouble.of(28),
+                                SupplyLabel.Current.AC_DC,
+                                false)),
+                sets.set(caller.shopId(), IVORY).version());
         List<Fact> facts = List.of(
                 new Told("hum-constant-volume-has-no-effect", "it hums from the moment it warms up", true),
                 new Told("", "the dial lamp and all tubes light", false),
                 new ControlFound(Control.VOLUME, "", "full down, switch off", false, Optional.empty()),
                 new TakenOff(ItemKind.KNOB, "tuning knob, ivory", 1, 0, "front, right", "", "", Optional.empty()),
-                new TakenOff(ItemKind.KNOB, "volume knob, ivory", 1, 0, "front, left", "", "hair crack", Optional.empty()),
-                new TakenOff(ItemKind.SCREW, "back cover screw, round head", 5, 1, "back cover", "", "one wood screw among them", Optional.of(new Spot(back, 0.069, 0.17))),
-                new TakenOff(ItemKind.SCREW, "chassis screw, hexagon, with felt washer", 4, 0, "bottom", "", "", Optional.empty()),
-                new TakenOff(ItemKind.PLUG, "loop antenna leads", 2, 0, "back cover", "loop to tuning gang", "", Optional.empty()),
-                new TakenOff(ItemKind.JOINT, "speaker leads", 2, 0, "speaker", "green to output transformer, bare to frame", "", Optional.empty()),
+                new TakenOff(
+                        ItemKind.KNOB, "volume knob, ivory", 1, 0, "front, left", "", "hair crack", Optional.empty()),
+                new TakenOff(
+                        ItemKind.SCREW,
+                        "back cover screw, round head",
+                        5,
+                        1,
+                        "back cover",
+                        "",
+                        "one wood screw among them",
+                        Optional.of(new Spot(back, 0.069, 0.17))),
+                new TakenOff(
+                        ItemKind.SCREW,
+                        "chassis screw, hexagon, with felt washer",
+                        4,
+                        0,
+                        "bottom",
+                        "",
+                        "",
+                        Optional.empty()),
+                new TakenOff(
+                        ItemKind.PLUG,
+                        "loop antenna leads",
+                        2,
+                        0,
+                        "back cover",
+                        "loop to tuning gang",
+                        "",
+                        Optional.empty()),
+                new TakenOff(
+                        ItemKind.JOINT,
+                        "speaker leads",
+                        2,
+                        0,
+                        "speaker",
+                        "green to output transformer, bare to frame",
+                        "",
+                        Optional.empty()),
                 looked("before opening", "", "", ""),
                 looked("papers", "", "", ""),
                 looked("line cord", "line-cord-rubber-stiff-cracked", "", "breaks at the chassis hole"),
@@ -173,26 +313,103 @@ class DemoShop implements SmartInitializingSingleton {
 
     /** Instruments beyond a meter, a transformer in stock, and tests on each kind of set. */
     private void cold(Caller caller) throws IOException {
-        Map<Equipment, String> bench = Map.of(Equipment.GENERATOR, "Signal generator", Equipment.INSULATION_TESTER, "Insulation tester, 250 and 500 V", Equipment.DRY_CELL, "1.5 V cell with clips", Equipment.DC_SUPPLY, "30 V bench supply");
-        sets.arrival(caller.shopId(), GRAND, new StoredSet.Arrival("Cleo Specimen", "", "chassis 4409", "", Set.of(), new SupplyLabel(List.of(110.0, 125.0, 220.0, 240.0), OptionalDouble.of(240), List.of(50.0), OptionalDouble.of(65), SupplyLabel.Current.AC, false)), sets.set(caller.shopId(), GRAND).version());
+        Map<Equipment, String> bench = Map.of(
+                Equipment.GENERATOR,
+                "Signal generator",
+                Equipment.INSULATION_TESTER,
+                "Insulation tester, 250 and 500 V",
+                Equipment.DRY_CELL,
+                "1.5 V cell with clips",
+                Equipment.DC_SUPPLY,
+                "30 V bench supply");
+        sets.arrival(
+                caller.shopId(),
+                GRAND,
+                new StoredSet.Arrival(
+                        "Cleo Specimen",
+                        "",
+                        "chassis 4409",
+                        "",
+                        Set.of(),
+                        new SupplyLabel(
+                                List.of(110.0, 125.0, 220.0, 240.0),
+                                OptionalDouble.of(240),
+                                List.of(50.0),
+                                OptionalDouble.of(65),
+                                SupplyLabel.Current.AC,
+                                false)),
+                sets.set(caller.shopId(), GRAND).version());
         colds.equipment(caller.shopId());
-        bench.forEach((kind, name) -> colds.add(caller.shopId(), new EquipmentItem(UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)).toString(), kind, name, false, 0, Optional.empty())));
-        colds.stock(caller.shopId(), "77777777-0000-4000-8000-000000000001", new TransformerSize.Candidate("Grey frame, from a scrapped tuner", 80, 270, 0.09, TransformerSize.CentreTap.FREE, 6.3, 3.5, 5, 2, true));
-        colds.stock(caller.shopId(), "77777777-0000-4000-8000-000000000002", new TransformerSize.Candidate("Black potted, unused", 120, 355, 0.12, TransformerSize.CentreTap.GROUNDED, 6.3, 4, 5, 3, true));
-        List<String> lines = new String(resource("cold-tests.csv"), StandardCharsets.UTF_8).lines().skip(1).toList();
+        bench.forEach((kind, name) -> colds.add(
+                caller.shopId(),
+                new EquipmentItem(
+                        UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8))
+                                .toString(),
+                        kind,
+                        name,
+                        false,
+                        0,
+                        Optional.empty())));
+        colds.stock(
+                caller.shopId(),
+                "77777777-0000-4000-8000-000000000001",
+                new TransformerSize.Candidate(
+                        "Grey frame, from a scrapped tuner",
+                        80,
+                        270,
+                        0.09,
+                        TransformerSize.CentreTap.FREE,
+                        6.3,
+                        3.5,
+                        5,
+                        2,
+                        true));
+        colds.stock(
+                caller.shopId(),
+                "77777777-0000-4000-8000-000000000002",
+                new TransformerSize.Candidate(
+                        "Black potted, unused",
+                        120,
+                        355,
+                        0.12,
+                        TransformerSize.CentreTap.GROUNDED,
+                        6.3,
+                        4,
+                        5,
+                        3,
+                        true));
+        List<String> lines = new String(resource("cold-tests.csv"), StandardCharsets.UTF_8)
+                .lines()
+                .skip(1)
+                .toList();
         for (int i = 0; i < lines.size(); i++) {
             String[] cells = lines.get(i).split(",");
             Map<String, String> figures = new HashMap<>();
             for (String pair : cells[2].split(" ")) {
-                figures.put(pair.substring(0, pair.indexOf('=')), pair.substring(pair.indexOf('=') + 1).replace('_', ' '));
+                figures.put(
+                        pair.substring(0, pair.indexOf('=')),
+                        pair.substring(pair.indexOf('=') + 1).replace('_', ' '));
             }
             TestRow row = TestRow.of(cells[1]).orElseThrow();
-            colds.keep(caller, sets.set(caller.shopId(), cells[0]), entry(60 + i), row, new Figures(figures), "", Optional.empty());
+            colds.keep(
+                    caller,
+                    sets.set(caller.shopId(), cells[0]),
+                    entry(60 + i),
+                    row,
+                    new Figures(figures),
+                    "",
+                    Optional.empty());
         }
     }
 
     private static Looked looked(String area, String row, String part, String note) {
-        String found = row.isEmpty() ? "" : InspectionRow.all().stream().filter(r -> r.id().equals(row)).findFirst().orElseThrow(() -> new IllegalStateException("the demo names no finding: " + row)).lookFor();
+        String found = row.isEmpty()
+                ? ""
+                : InspectionRow.all().stream()
+                        .filter(r -> r.id().equals(row))
+                        .findFirst()
+                        .orElseThrow(() -> new IllegalStateException("the demo names no finding: " + row))
+                        .lookFor();
         return new Looked(area, row, found, part, note, Optional.empty());
     }
 
@@ -201,10 +418,36 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void photo(Caller caller, String setId, String id, String caption, String name) throws IOException {
-        photos.keep(caller, setId, new Photo(id, Photo.Shows.SET, "ARRIVAL", caption, name, 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.empty(), false, 0), resource(name));
+        photos.keep(
+                caller,
+                setId,
+                new Photo(
+                        id,
+                        Photo.Shows.SET,
+                        "ARRIVAL",
+                        caption,
+                        name,
+                        0,
+                        0,
+                        0,
+                        Optional.empty(),
+                        clock.instant(),
+                        caller.author(),
+                        Optional.empty(),
+                        false,
+                        0),
+                resource(name));
     }
 
-    private void take(Caller caller, String id, StoredSet.Label label, ConstructionClass construction, double line, String name, boolean withReadings) throws IOException {
+    private void take(
+            Caller caller,
+            String id,
+            StoredSet.Label label,
+            ConstructionClass construction,
+            double line,
+            String name,
+            boolean withReadings)
+            throws IOException {
         sets.create(caller.shopId(), id, label, construction, line, Optional.of(METER));
         require(exchange.importCircuit(caller, id, resource(name + ".cir")));
         require(exchange.importSheet(caller, id, resource(name + "-sheet.csv")));

@@ -21,13 +21,13 @@ import org.springframework.transaction.annotation.Transactional;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.entry.EntryGrammar;
-import org.umberdial.core.reading.Meter;
 import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.entry.PartShorthand;
-import org.umberdial.core.value.DecimalSign;
+import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
@@ -55,8 +55,8 @@ public class ExchangeService {
 
     /**
      * Takes readings from a CSV file. Good rows go in, bad ones are listed. A row's id follows from its content and how
-     * often the same content stood before it in the file, so the same file twice adds nothing and two equal rows are two
-     * readings.
+     * often the same content stood before it in the file, so the same file twice adds nothing and two equal rows are
+     * two readings.
      */
     @Transactional
     public ReadingFile importReadings(Caller caller, String setId, byte[] bytes, String fileName) {
@@ -70,10 +70,13 @@ public class ExchangeService {
         int known = 0;
         for (CsvFiles.Line line : file.lines()) {
             int copy = seen.merge(line.key(), 1, Integer::sum);
-            String id = UUID.nameUUIDFromBytes((setId + "\n" + line.key() + "\n" + copy).getBytes(StandardCharsets.UTF_8)).toString();
+            String id = UUID.nameUUIDFromBytes(
+                            (setId + "\n" + line.key() + "\n" + copy).getBytes(StandardCharsets.UTF_8))
+                    .toString();
             try {
                 Reading reading = reading(id, line, cells, bench);
-                if (readings.keep(caller, setId, reading, "file " + shortened(fileName), shortened(line.cell("note")))) {
+                if (readings.keep(
+                        caller, setId, reading, "file " + shortened(fileName), shortened(line.cell("note")))) {
                     added++;
                 } else {
                     known++;
@@ -97,8 +100,16 @@ public class ExchangeService {
         for (CsvFiles.Line line : file.lines()) {
             try {
                 ReadingKind kind = cells.kind(line);
-                double lineVolts = line.cell("line_v").isEmpty() ? cells.shop.policy().lineVolts() : cells.volts(line, "line_v");
-                SheetValue value = new SheetValue(cells.point(line.cell("point")), cells.reference(line), kind, cells.value(line, kind), new Bench(lineVolts, Optional.empty(), 0, "").lineVolts(), cells.meter(line), cells.mode(line));
+                double lineVolts =
+                        line.cell("line_v").isEmpty() ? cells.shop.policy().lineVolts() : cells.volts(line, "line_v");
+                SheetValue value = new SheetValue(
+                        cells.point(line.cell("point")),
+                        cells.reference(line),
+                        kind,
+                        cells.value(line, kind),
+                        new Bench(lineVolts, Optional.empty(), 0, "").lineVolts(),
+                        cells.meter(line),
+                        cells.mode(line));
                 if (set.set().sheet().contains(value)) {
                     known++;
                 } else {
@@ -125,7 +136,10 @@ public class ExchangeService {
         for (CsvFiles.Line line : file.lines()) {
             try {
                 if (!seen.add(line.cell("reference").toUpperCase(Locale.ROOT))) {
-                    throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, line.cell("reference") + " stands twice in this file; each part has a reference of its own.");
+                    throw new InvalidEntry(
+                            InvalidEntry.Code.DUPLICATE,
+                            line.cell("reference")
+                                    + " stands twice in this file; each part has a reference of its own.");
                 }
                 PartLine part = new PartShorthand(set.set(), sign).read(shorthand(line));
                 set = sets.putParts(caller.shopId(), setId, part, Map.of());
@@ -137,13 +151,15 @@ public class ExchangeService {
         }
         List<String> notes = new ArrayList<>(file.notes());
         if (known > 0) {
-            notes.add(known + (known == 1 ? " part was" : " parts were") + " there already and took the file's values.");
+            notes.add(
+                    known + (known == 1 ? " part was" : " parts were") + " there already and took the file's values.");
         }
         return new ReadingFile(added, known, refused, notes);
     }
 
     private static String shorthand(CsvFiles.Line line) {
-        StringBuilder text = new StringBuilder(line.cell("reference")).append(' ').append(line.cell("value"));
+        StringBuilder text =
+                new StringBuilder(line.cell("reference")).append(' ').append(line.cell("value"));
         if (!line.cell("from").isEmpty() || !line.cell("to").isEmpty()) {
             put(text, line.cell("volts"), "V");
             put(text, line.cell("watts"), "W");
@@ -153,10 +169,19 @@ public class ExchangeService {
         }
         for (String key : List.of("date", "can", "mark")) {
             if (!line.cell(key).isEmpty()) {
-                text.append(' ').append(key).append("=\"").append(line.cell(key).replace("\"", "")).append('"');
+                text.append(' ')
+                        .append(key)
+                        .append("=\"")
+                        .append(line.cell(key).replace("\"", ""))
+                        .append('"');
             }
         }
-        return line.cell("description").isEmpty() ? text.toString() : text.append(" \"").append(line.cell("description").replace("\"", "")).append('"').toString();
+        return line.cell("description").isEmpty()
+                ? text.toString()
+                : text.append(" \"")
+                        .append(line.cell("description").replace("\"", ""))
+                        .append('"')
+                        .toString();
     }
 
     private static void put(StringBuilder text, String cell, String unit) {
@@ -169,13 +194,19 @@ public class ExchangeService {
         return CsvFiles.writeParts(sets.set(shopId, setId).set());
     }
 
-    /** Takes the circuit from a SPICE deck. Part lines that cannot be read are told; the set is incomplete until they are mended. */
+    /**
+     * Takes the circuit from a SPICE deck. Part lines that cannot be read are told; the set is incomplete until they
+     * are mended.
+     */
     @Transactional
     public ReadingFile importCircuit(Caller caller, String setId, byte[] bytes) {
         DeckReader.Partial read = DeckReader.readWhatIsThere(new String(bytes, StandardCharsets.UTF_8));
         sets.replaceCircuit(caller.shopId(), setId, read);
-        List<ReadingFile.BadLine> refused = read.faults().stream().map(fault -> new ReadingFile.BadLine(fault.line(), fault.text())).toList();
-        return new ReadingFile(read.deck().cards().size(), 0, refused, read.deck().notes());
+        List<ReadingFile.BadLine> refused = read.faults().stream()
+                .map(fault -> new ReadingFile.BadLine(fault.line(), fault.text()))
+                .toList();
+        return new ReadingFile(
+                read.deck().cards().size(), 0, refused, read.deck().notes());
     }
 
     public String exportReadings(String shopId, String setId) {
@@ -193,17 +224,40 @@ public class ExchangeService {
 
     private Cells cells(Caller caller, StoredSet set) {
         Shop shop = shops.shop(caller.shopId());
-        return new Cells(set, shop, new EntryGrammar(set.set(), shop.policy().decimalSign()), new ValueReader(shop.policy().decimalSign()));
+        return new Cells(
+                set,
+                shop,
+                new EntryGrammar(set.set(), shop.policy().decimalSign()),
+                new ValueReader(shop.policy().decimalSign()));
     }
 
     private static Reading reading(String id, CsvFiles.Line line, Cells cells, Bench bench) {
         ReadingKind kind = cells.kind(line);
-        double lineVolts = line.cell("line_v").isEmpty() ? bench.lineVolts() : new Bench(cells.volts(line, "line_v"), Optional.empty(), 0, "").lineVolts();
+        double lineVolts = line.cell("line_v").isEmpty()
+                ? bench.lineVolts()
+                : new Bench(cells.volts(line, "line_v"), Optional.empty(), 0, "").lineVolts();
         Optional<Meter> meter = line.cell("meter").isEmpty() ? bench.meter() : cells.meter(line);
-        OptionalDouble minutes = line.cell("minutes").isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(cells.minutes(line));
+        OptionalDouble minutes =
+                line.cell("minutes").isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(cells.minutes(line));
         String mode = line.cell("mode").isEmpty() ? bench.mode() : cells.mode(line);
-        String subject = kind == ReadingKind.OHMS && cells.set.set().part(line.cell("point")).isPresent() ? line.cell("point").toUpperCase(Locale.ROOT) : cells.point(line.cell("point"));
-        return new Reading(id, subject, cells.reference(line), kind, cells.value(line, kind), lineVolts, meter, mode, minutes, cells.time(line), "", Optional.empty(), false);
+        String subject = kind == ReadingKind.OHMS
+                        && cells.set.set().part(line.cell("point")).isPresent()
+                ? line.cell("point").toUpperCase(Locale.ROOT)
+                : cells.point(line.cell("point"));
+        return new Reading(
+                id,
+                subject,
+                cells.reference(line),
+                kind,
+                cells.value(line, kind),
+                lineVolts,
+                meter,
+                mode,
+                minutes,
+                cells.time(line),
+                "",
+                Optional.empty(),
+                false);
     }
 
     private static String shortened(String text) {
@@ -214,26 +268,41 @@ public class ExchangeService {
     private record Cells(StoredSet set, Shop shop, EntryGrammar grammar, ValueReader values) {
         String point(String name) {
             if (name.isEmpty()) {
-                throw new InvalidEntry(InvalidEntry.Code.EMPTY, "The point is missing; write its name or node, such as V4 plate.");
+                throw new InvalidEntry(
+                        InvalidEntry.Code.EMPTY, "The point is missing; write its name or node, such as V4 plate.");
             }
             return grammar.point(name).node();
         }
 
         String reference(CsvFiles.Line line) {
             String name = line.cell("reference").toLowerCase(Locale.ROOT);
-            return name.isEmpty() || name.equals("0") || name.equals("chassis") && set.set().pointAt("chassis").isEmpty() || name.equals("minus rail") ? "0" : point(line.cell("reference"));
+            return name.isEmpty()
+                            || name.equals("0")
+                            || name.equals("chassis")
+                                    && set.set().pointAt("chassis").isEmpty()
+                            || name.equals("minus rail")
+                    ? "0"
+                    : point(line.cell("reference"));
         }
 
         ReadingKind kind(CsvFiles.Line line) {
             String kind = line.cell("kind");
-            return kind.isEmpty() ? ReadingKind.DC : ReadingKind.named(kind).orElseThrow(() -> new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + kind + "” is no kind of reading; write DC, AC or ohms."));
+            return kind.isEmpty()
+                    ? ReadingKind.DC
+                    : ReadingKind.named(kind)
+                            .orElseThrow(() -> new InvalidEntry(
+                                    InvalidEntry.Code.UNKNOWN,
+                                    "“" + kind + "” is no kind of reading; write DC, AC or ohms."));
         }
 
         double value(CsvFiles.Line line, ReadingKind kind) {
-            String text = line.cell("value") + (line.cell("value").matches(".*[0-9.,]$") ? " " + line.cell("unit") : "");
+            String text =
+                    line.cell("value") + (line.cell("value").matches(".*[0-9.,]$") ? " " + line.cell("unit") : "");
             double value = values.read(text.strip(), kind.unit()).value();
             if (kind != ReadingKind.DC && value < 0) {
-                throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "“" + text.strip() + "” has a sign; AC and ohms readings have none.");
+                throw new InvalidEntry(
+                        InvalidEntry.Code.OUT_OF_RANGE,
+                        "“" + text.strip() + "” has a sign; AC and ohms readings have none.");
             }
             return value;
         }
@@ -245,7 +314,9 @@ public class ExchangeService {
         double minutes(CsvFiles.Line line) {
             double minutes = values.number(line.cell("minutes"));
             if (!(minutes >= 0 && minutes < 100_000)) {
-                throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "“" + line.cell("minutes") + "” minutes since switch-on cannot be; give 0 or more.");
+                throw new InvalidEntry(
+                        InvalidEntry.Code.OUT_OF_RANGE,
+                        "“" + line.cell("minutes") + "” minutes since switch-on cannot be; give 0 or more.");
             }
             return minutes;
         }
@@ -259,7 +330,15 @@ public class ExchangeService {
             if (mode.isEmpty()) {
                 return "";
             }
-            return set.set().modes().stream().filter(mode::equalsIgnoreCase).findFirst().orElseThrow(() -> new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + mode + "” is no mode of this set; it has " + (set.set().modes().isEmpty() ? "none" : String.join(", ", set.set().modes())) + "."));
+            return set.set().modes().stream()
+                    .filter(mode::equalsIgnoreCase)
+                    .findFirst()
+                    .orElseThrow(() -> new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "“" + mode + "” is no mode of this set; it has "
+                                    + (set.set().modes().isEmpty()
+                                            ? "none"
+                                            : String.join(", ", set.set().modes())) + "."));
         }
 
         Instant time(CsvFiles.Line line) {
@@ -268,9 +347,13 @@ public class ExchangeService {
                 return Instant.now();
             }
             try {
-                return text.matches(".*(Z|[+-][0-9]{2}:?[0-9]{2})$") ? OffsetDateTime.parse(text.replace(' ', 'T')).toInstant() : local(text, shop.timeZone());
+                return text.matches(".*(Z|[+-][0-9]{2}:?[0-9]{2})$")
+                        ? OffsetDateTime.parse(text.replace(' ', 'T')).toInstant()
+                        : local(text, shop.timeZone());
             } catch (DateTimeParseException e) {
-                throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "“" + text + "” is no time; write 2026-11-21T18:04 in the shop's time, or with Z for UTC.");
+                throw new InvalidEntry(
+                        InvalidEntry.Code.SYNTAX,
+                        "“" + text + "” is no time; write 2026-11-21T18:04 in the shop's time, or with Z for UTC.");
             }
         }
 

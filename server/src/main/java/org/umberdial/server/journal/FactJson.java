@@ -10,7 +10,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** Facts of the journal as JSON: the simple name of the fact's class is its kind, its components are the members. */
 public final class FactJson {
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final Map<String, Class<?>> KINDS = Stream.of(Fact.class.getPermittedSubclasses()).collect(Collectors.toMap(Class::getSimpleName, Function.identity()));
+    private static final Map<String, Class<?>> KINDS = Stream.of(Fact.class.getPermittedSubclasses())
+            .collect(Collectors.toMap(Class::getSimpleName, Function.identity()));
 
     private FactJson() {}
 

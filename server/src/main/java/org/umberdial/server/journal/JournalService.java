@@ -31,7 +31,9 @@ public class JournalService {
 
     public Journal journal(String shopId, String setId) {
         Stamps stamps = new Stamps();
-        return new Journal(kept(shopId, setId).stream().map(kept -> kept.entry().at(stamps.next(kept.entry().takenAt(), kept.receivedAt()))).toList());
+        return new Journal(kept(shopId, setId).stream()
+                .map(kept -> kept.entry().at(stamps.next(kept.entry().takenAt(), kept.receivedAt())))
+                .toList());
     }
 
     /** Every entry, in the order they were kept. */
@@ -50,7 +52,8 @@ public class JournalService {
     public void correct(Caller caller, String setId, String id, String earlier, Fact fact) {
         JournalEntry last = last(caller.shopId(), setId, earlier);
         if (!last.fact().getClass().equals(fact.getClass())) {
-            throw new Problem(Problem.Kind.INVALID_ENTRY, "A correction says the same kind of thing as the entry it corrects.");
+            throw new Problem(
+                    Problem.Kind.INVALID_ENTRY, "A correction says the same kind of thing as the entry it corrects.");
         }
         insert(caller, setId, new JournalEntry(id, fact, last.takenAt(), Optional.of(last.id()), false));
     }
@@ -74,7 +77,10 @@ public class JournalService {
         }
     }
 
-    /** Keeps an entry that a file brings, under the name of who brings it; the file's own word for its writer stays beside it. */
+    /**
+     * Keeps an entry that a file brings, under the name of who brings it; the file's own word for its writer stays
+     * beside it.
+     */
     @Transactional
     public void adopt(Caller caller, String setId, JournalEntry entry, String claimed) {
         insert(caller, setId, entry, Optional.of(claimed));
@@ -82,7 +88,10 @@ public class JournalService {
 
     private JournalEntry last(String shopId, String setId, String id) {
         List<JournalEntry> entries = journal(shopId, setId).entries();
-        JournalEntry found = entries.stream().filter(entry -> entry.id().equals(id)).findFirst().orElseThrow(() -> Problem.notFound("The entry to change"));
+        JournalEntry found = entries.stream()
+                .filter(entry -> entry.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> Problem.notFound("The entry to change"));
         for (JournalEntry entry : entries) {
             if (entry.supersedes().equals(Optional.of(found.id()))) {
                 found = entry;
@@ -97,7 +106,8 @@ public class JournalService {
 
     private void insert(Caller caller, String setId, JournalEntry entry, Optional<String> claimed) {
         int order = sets.nextInLog(caller.shopId(), setId);
-        if (tables.insert(caller.shopId(), setId, new KeptEntry(entry, clock.instant(), caller.author(), claimed, order))) {
+        if (tables.insert(
+                caller.shopId(), setId, new KeptEntry(entry, clock.instant(), caller.author(), claimed, order))) {
             sets.touch(caller.shopId(), setId, clock.instant());
         } else if (!tables.same(caller.shopId(), setId, entry)) {
             throw Problem.sameId("An entry");
@@ -106,6 +116,7 @@ public class JournalService {
 
     /** A clock that runs ahead is not believed. */
     private Instant taken(Optional<Instant> takenAt) {
-        return takenAt.filter(at -> at.isBefore(clock.instant().plus(Duration.ofMinutes(5)))).orElseGet(clock::instant);
+        return takenAt.filter(at -> at.isBefore(clock.instant().plus(Duration.ofMinutes(5))))
+                .orElseGet(clock::instant);
     }
 }

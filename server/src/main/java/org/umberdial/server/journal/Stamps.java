@@ -4,8 +4,9 @@ import java.time.Duration;
 import java.time.Instant;
 
 /**
- * Times of entries as evidence takes them, which asks what was last. What was kept as it was taken follows the order it came
- * in, also when the machine's clock was set back in between; what waited for a connection keeps the time it was taken at.
+ * Times of entries as evidence takes them, which asks what was last. What was kept as it was taken follows the order it
+ * came in, also when the machine's clock was set back in between; what waited for a connection keeps the time it was
+ * taken at.
  */
 public final class Stamps {
     private static final Duration AT_ONCE = Duration.ofMinutes(5);

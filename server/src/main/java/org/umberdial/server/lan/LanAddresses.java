@@ -13,12 +13,17 @@ import java.util.Locale;
 final class LanAddresses {
     private LanAddresses() {}
 
-    /** IPv4 addresses of its running interfaces, then its name as itself and as devices without a name server know it. */
+    /**
+     * IPv4 addresses of its running interfaces, then its name as itself and as devices without a name server know it.
+     */
     static List<String> found() throws SocketException {
         List<String> found = new ArrayList<>();
         for (NetworkInterface network : NetworkInterface.networkInterfaces().toList()) {
             if (network.isUp() && !network.isLoopback() && !network.isVirtual()) {
-                network.inetAddresses().filter(Inet4Address.class::isInstance).map(InetAddress::getHostAddress).forEach(found::add);
+                network.inetAddresses()
+                        .filter(Inet4Address.class::isInstance)
+                        .map(InetAddress::getHostAddress)
+                        .forEach(found::add);
             }
         }
         try {

@@ -42,11 +42,13 @@ import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
 record LanCertificate(Path certificate, Path key) {
     /** What browsers still accept of a certificate's life. */
     private static final Duration LIFE = Duration.ofDays(397);
+
     private static final Duration RENEWED_BEFORE = Duration.ofDays(30);
     private static final int IP_ADDRESS = 7;
 
     /** The one kept at a place, or a new one there, if that one does not name all addresses or ends soon. */
-    static LanCertificate at(Path place, List<String> addresses, Instant now) throws IOException, GeneralSecurityException {
+    static LanCertificate at(Path place, List<String> addresses, Instant now)
+            throws IOException, GeneralSecurityException {
         Files.createDirectories(place);
         LanCertificate kept = new LanCertificate(place.resolve("certificate.pem"), place.resolve("key.pem"));
         if (!Files.exists(kept.certificate) || !Files.exists(kept.key) || !kept.serves(addresses, now)) {
@@ -63,7 +65,9 @@ record LanCertificate(Path certificate, Path key) {
 
     /** SHA-256 of the certificate in pairs of digits, as browsers show it. */
     String fingerprint() throws IOException, GeneralSecurityException {
-        return HexFormat.ofDelimiter(":").withUpperCase().formatHex(MessageDigest.getInstance("SHA-256").digest(read().getEncoded()));
+        return HexFormat.ofDelimiter(":")
+                .withUpperCase()
+                .formatHex(MessageDigest.getInstance("SHA-256").digest(read().getEncoded()));
     }
 
     private boolean serves(List<String> addresses, Instant now) throws IOException, GeneralSecurityException {
@@ -81,14 +85,25 @@ record LanCertificate(Path certificate, Path key) {
         generator.initialize(new ECGenParameterSpec("secp256r1"));
         KeyPair pair = generator.generateKeyPair();
         X500Name self = new X500Name("CN=Umber Dial in this shop");
-        GeneralName[] names = addresses.stream().map(address -> new GeneralName(address.matches("[0-9.]+") ? IP_ADDRESS : GeneralName.dNSName, address)).toArray(GeneralName[]::new);
+        GeneralName[] names = addresses.stream()
+                .map(address -> new GeneralName(address.matches("[0-9.]+") ? IP_ADDRESS : GeneralName.dNSName, address))
+                .toArray(GeneralName[]::new);
         try {
-            var builder = new JcaX509v3CertificateBuilder(self, new BigInteger(128, new SecureRandom()), Date.from(now.minus(Duration.ofDays(1))), Date.from(now.plus(LIFE)), self, pair.getPublic());
+            var builder = new JcaX509v3CertificateBuilder(
+                    self,
+                    new BigInteger(128, new SecureRandom()),
+                    Date.from(now.minus(Duration.ofDays(1))),
+                    Date.from(now.plus(LIFE)),
+                    self,
+                    pair.getPublic());
             builder.addExtension(Extension.basicConstraints, true, new BasicConstraints(false));
             builder.addExtension(Extension.keyUsage, true, new KeyUsage(KeyUsage.digitalSignature));
-            builder.addExtension(Extension.extendedKeyUsage, false, new ExtendedKeyUsage(KeyPurposeId.id_kp_serverAuth));
+            builder.addExtension(
+                    Extension.extendedKeyUsage, false, new ExtendedKeyUsage(KeyPurposeId.id_kp_serverAuth));
             builder.addExtension(Extension.subjectAlternativeName, false, new GeneralNames(names));
-            X509Certificate made = new JcaX509CertificateConverter().getCertificate(builder.build(new JcaContentSignerBuilder("SHA256withECDSA").build(pair.getPrivate())));
+            X509Certificate made = new JcaX509CertificateConverter()
+                    .getCertificate(
+                            builder.build(new JcaContentSignerBuilder("SHA256withECDSA").build(pair.getPrivate())));
             write(key, new JcaPKCS8Generator(pair.getPrivate(), null));
             write(certificate, made);
         } catch (OperatorCreationException e) {

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.apache.catalina.connector.Connector;
-import org.apache.coyote.http11.AbstractHttp11Protocol;
 import org.apache.commons.logging.LogFactory;
+import org.apache.coyote.http11.AbstractHttp11Protocol;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ssl.SslBundle;
 import org.springframework.boot.ssl.pem.PemSslStoreBundle;
@@ -32,7 +32,9 @@ class LanConfiguration {
     /** What the door was asked to be like; empty addresses are looked up, an empty certificate is made. */
     private record Asked(int port, List<String> addresses, String certificate, String key, Path home) {
         LanCertificate certificate(List<String> named, Clock clock) throws IOException, GeneralSecurityException {
-            return certificate.isBlank() ? LanCertificate.at(home.resolve("tls"), named, clock.instant()) : new LanCertificate(Path.of(certificate), Path.of(key));
+            return certificate.isBlank()
+                    ? LanCertificate.at(home.resolve("tls"), named, clock.instant())
+                    : new LanCertificate(Path.of(certificate), Path.of(key));
         }
     }
 
@@ -53,7 +55,8 @@ class LanConfiguration {
     }
 
     private static Door door(Asked asked, Clock clock) throws IOException, GeneralSecurityException {
-        List<String> named = (asked.addresses.isEmpty() ? LanAddresses.found() : asked.addresses).stream().map(name -> name.toLowerCase(Locale.ROOT)).toList();
+        List<String> named = (asked.addresses.isEmpty() ? LanAddresses.found() : asked.addresses)
+                .stream().map(name -> name.toLowerCase(Locale.ROOT)).toList();
         LanCertificate certificate = asked.certificate(named, clock);
         return new Door(new Lan(named, asked.port, certificate.fingerprint()), certificate);
     }
@@ -81,8 +84,11 @@ class LanConfiguration {
         AbstractHttp11Protocol<?> protocol = (AbstractHttp11Protocol<?>) connector.getProtocolHandler();
         protocol.setConnectionTimeout(BETWEEN_PACKETS_MILLIS);
         protocol.setCompression("on");
-        PemSslStoreDetails pem = PemSslStoreDetails.forCertificate(door.certificate.certificate().toUri().toString()).withPrivateKey(door.certificate.key().toUri().toString());
-        new SslConnectorCustomizer(LogFactory.getLog(LanConfiguration.class), connector, Ssl.ClientAuth.NONE).customize(SslBundle.of(new PemSslStoreBundle(pem, null)), Map.of());
+        PemSslStoreDetails pem = PemSslStoreDetails.forCertificate(
+                        door.certificate.certificate().toUri().toString())
+                .withPrivateKey(door.certificate.key().toUri().toString());
+        new SslConnectorCustomizer(LogFactory.getLog(LanConfiguration.class), connector, Ssl.ClientAuth.NONE)
+                .customize(SslBundle.of(new PemSslStoreBundle(pem, null)), Map.of());
         return connector;
     }
 }

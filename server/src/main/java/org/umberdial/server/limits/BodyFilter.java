@@ -24,8 +24,8 @@ import org.umberdial.server.problem.Problem;
 import org.umberdial.server.problem.ProblemWriter;
 
 /**
- * Takes in what is sent, but for files, before anything works on it: little of it, and not for long. Those who are not signed
- * in share few places and may send next to nothing, so that they cannot hold up those who are.
+ * Takes in what is sent, but for files, before anything works on it: little of it, and not for long. Those who are not
+ * signed in share few places and may send next to nothing, so that they cannot hold up those who are.
  */
 @Component
 @Order(BodyFilter.AFTER_SESSION)
@@ -47,7 +47,8 @@ class BodyFilter extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         if (!sendsSomething(request) || isFile(request)) {
             chain.doFilter(request, response);
             return;
@@ -81,12 +82,18 @@ class BodyFilter extends OncePerRequestFilter {
             throw tooLarge(largest);
         }
         if (!slots.take(sender)) {
-            throw new Problem(Problem.Kind.TOO_BUSY, "Too much is being sent from there at once; try again in a few seconds.", 5);
+            throw new Problem(
+                    Problem.Kind.TOO_BUSY, "Too much is being sent from there at once; try again in a few seconds.", 5);
         }
         try {
-            return read(request.getInputStream(), largest, System.nanoTime() + (signedIn ? NANOS : NANOS_OF_STRANGERS), request.getContentLengthLong());
+            return read(
+                    request.getInputStream(),
+                    largest,
+                    System.nanoTime() + (signedIn ? NANOS : NANOS_OF_STRANGERS),
+                    request.getContentLengthLong());
         } catch (IOException brokenOff) {
-            throw new Problem(Problem.Kind.TOO_SLOW, "The request was not sent to its end; nothing was changed. Send it again.");
+            throw new Problem(
+                    Problem.Kind.TOO_SLOW, "The request was not sent to its end; nothing was changed. Send it again.");
         } finally {
             slots.give(sender);
         }
@@ -104,14 +111,19 @@ class BodyFilter extends OncePerRequestFilter {
                 break;
             }
             if (System.nanoTime() > deadline) {
-                throw new Problem(Problem.Kind.TOO_SLOW, "The request took too long to arrive; nothing was changed. Send it again.");
+                throw new Problem(
+                        Problem.Kind.TOO_SLOW,
+                        "The request took too long to arrive; nothing was changed. Send it again.");
             }
         }
         return out.toByteArray();
     }
 
     private static Problem tooLarge(int largest) {
-        return new Problem(Problem.Kind.TOO_LARGE, "The request has more than " + largest / 1000 + " kB, which nothing that is typed needs; files go by their own address.");
+        return new Problem(
+                Problem.Kind.TOO_LARGE,
+                "The request has more than " + largest / 1000
+                        + " kB, which nothing that is typed needs; files go by their own address.");
     }
 
     /** The same request, with its body at hand. */

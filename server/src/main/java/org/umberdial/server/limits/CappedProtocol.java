@@ -24,7 +24,9 @@ public final class CappedProtocol extends Http11NioProtocol {
         this.endpoint = endpoint;
     }
 
-    /** @param most connections an address may have open; 0 for as many as it likes, where a balancer stands in between */
+    /**
+     * @param most connections an address may have open; 0 for as many as it likes, where a balancer stands in between
+     */
     void setMostAnAddress(int most) {
         endpoint.most = most;
     }
@@ -52,7 +54,8 @@ public final class CappedProtocol extends Http11NioProtocol {
                 if (!(socket.getRemoteAddress() instanceof InetSocketAddress from)) {
                     return false;
                 }
-                Queue<SocketChannel> theirs = open.computeIfAbsent(from.getAddress(), address -> new ConcurrentLinkedQueue<>());
+                Queue<SocketChannel> theirs =
+                        open.computeIfAbsent(from.getAddress(), address -> new ConcurrentLinkedQueue<>());
                 theirs.removeIf(channel -> !channel.isOpen());
                 if (theirs.size() >= allowed) {
                     return false;

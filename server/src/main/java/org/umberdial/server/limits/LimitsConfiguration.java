@@ -9,9 +9,13 @@ import org.springframework.context.annotation.Configuration;
 
 @Configuration
 class LimitsConfiguration {
-    /** Caps whatever connector is made with {@link CappedProtocol}, the one on loopback and the one for the shop's network. */
+    /**
+     * Caps whatever connector is made with {@link CappedProtocol}, the one on loopback and the one for the shop's
+     * network.
+     */
     @Bean
-    WebServerFactoryCustomizer<TomcatServletWebServerFactory> capped(@Value("${umber.connections-per-address}") int most) {
+    WebServerFactoryCustomizer<TomcatServletWebServerFactory> capped(
+            @Value("${umber.connections-per-address}") int most) {
         return factory -> {
             factory.setProtocol(CappedProtocol.class.getName());
             TomcatConnectorCustomizer cap = connector -> {

@@ -4,7 +4,9 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 
-/** Places for what takes long, some for each sender and some for all together. Nobody waits: who finds none is told so. */
+/**
+ * Places for what takes long, some for each sender and some for all together. Nobody waits: who finds none is told so.
+ */
 final class Slots {
     private final Semaphore all;
     private final int each;

@@ -25,8 +25,8 @@ public class MapService {
      * Where a part or point is on a picture.
      *
      * @param subject a part's reference or a point's node
-     * @param x       from the left edge, a fraction of the width
-     * @param y       from the upper edge, a fraction of the height
+     * @param x from the left edge, a fraction of the width
+     * @param y from the upper edge, a fraction of the height
      */
     public record PlacedMark(String photo, String subject, double x, double y) {}
 
@@ -48,7 +48,12 @@ public class MapService {
         HousePolicy policy = shops.shop(shopId).policy();
         Bench bench = readings.bench(shopId, set);
         VoltsReport report = VoltsJudge.judge(set.set(), log, policy, bench);
-        return ProofSheet.of(new ColdScene(set.set(), set.arrival().supply(), policy, bench.mode()), log, report, Inspection.of(set.set().construction(), set.arrival().extras(), journal), journal);
+        return ProofSheet.of(
+                new ColdScene(set.set(), set.arrival().supply(), policy, bench.mode()),
+                log,
+                report,
+                Inspection.of(set.set().construction(), set.arrival().extras(), journal),
+                journal);
     }
 
     public List<PlacedMark> marks(String shopId, String setId) {

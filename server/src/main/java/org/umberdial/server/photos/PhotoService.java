@@ -53,8 +53,8 @@ public class PhotoService {
     }
 
     /**
-     * Makes a file into pictures and keeps them; the same id again changes nothing. The pages of a document get ids that follow
-     * from the first.
+     * Makes a file into pictures and keeps them; the same id again changes nothing. The pages of a document get ids
+     * that follow from the first.
      *
      * @throws Problem with a sentence when the file is no picture
      */
@@ -79,13 +79,35 @@ public class PhotoService {
             }
             return;
         }
-        List<Picture> made = pictures.read(file, label.shows() == Photo.Shows.SHEET, shops.shop(caller.shopId()).timeZone());
+        List<Picture> made = pictures.read(
+                file,
+                label.shows() == Photo.Shows.SHEET,
+                shops.shop(caller.shopId()).timeZone());
         Map<Photo, Picture> photos = new LinkedHashMap<>();
         for (int i = 0; i < made.size(); i++) {
             Picture picture = made.get(i);
-            String id = i == 0 ? label.id() : UUID.nameUUIDFromBytes((label.id() + "/" + i).getBytes(StandardCharsets.UTF_8)).toString();
+            String id = i == 0
+                    ? label.id()
+                    : UUID.nameUUIDFromBytes((label.id() + "/" + i).getBytes(StandardCharsets.UTF_8))
+                            .toString();
             String caption = made.size() == 1 ? label.caption() : (label.caption() + " page " + picture.page()).strip();
-            photos.put(new Photo(id, label.shows(), label.phase(), caption, label.fileName(), picture.page(), picture.width(), picture.height(), picture.shotAt().or(label::shotAt), clock.instant(), caller.author(), Optional.empty(), label.showsOwner(), 0), picture);
+            photos.put(
+                    new Photo(
+                            id,
+                            label.shows(),
+                            label.phase(),
+                            caption,
+                            label.fileName(),
+                            picture.page(),
+                            picture.width(),
+                            picture.height(),
+                            picture.shotAt().or(label::shotAt),
+                            clock.instant(),
+                            caller.author(),
+                            Optional.empty(),
+                            label.showsOwner(),
+                            0),
+                    picture);
         }
         tables.insert(caller.shopId(), setId, photos, hash);
         sets.touch(caller.shopId(), setId, clock.instant());
@@ -110,12 +132,15 @@ public class PhotoService {
     @Transactional
     public void label(String shopId, String setId, Photo photo) {
         photo.beforeId().ifPresent(before -> {
-            if (before.equals(photo.id()) || all(shopId, setId).stream().noneMatch(other -> other.id().equals(before))) {
+            if (before.equals(photo.id())
+                    || all(shopId, setId).stream().noneMatch(other -> other.id().equals(before))) {
                 throw Problem.notFound("The picture from before");
             }
         });
         if (!tables.label(shopId, setId, photo)) {
-            throw tables.has(shopId, photo.id()) ? Problem.changedMeanwhile("This picture's caption") : Problem.notFound("This picture");
+            throw tables.has(shopId, photo.id())
+                    ? Problem.changedMeanwhile("This picture's caption")
+                    : Problem.notFound("This picture");
         }
         sets.touch(shopId, setId, clock.instant());
     }

@@ -23,10 +23,16 @@ public final class DatabaseFault {
         for (Throwable cause = failure; cause != null && cause != cause.getCause(); cause = cause.getCause()) {
             if (cause instanceof SQLException sql) {
                 if (noRoom(sql)) {
-                    return Optional.of(new Problem(Problem.Kind.DISK_FULL, "The disk is full, so this was not kept. What you entered is still here: free some space on the machine, then save again."));
+                    return Optional.of(new Problem(
+                            Problem.Kind.DISK_FULL,
+                            "The disk is full, so this was not kept. What you entered is still here: "
+                                    + "free some space on the machine, then save again."));
                 }
                 if (away(sql)) {
-                    return Optional.of(new Problem(Problem.Kind.DATABASE_AWAY, "The database is being started again. What you type waits here; it takes a few seconds.", AWAY_SECONDS));
+                    return Optional.of(new Problem(
+                            Problem.Kind.DATABASE_AWAY,
+                            "The database is being started again. What you type waits here; it takes a few seconds.",
+                            AWAY_SECONDS));
                 }
             }
         }
@@ -35,11 +41,16 @@ public final class DatabaseFault {
 
     private static boolean noRoom(SQLException sql) {
         boolean named = String.valueOf(sql.getMessage()).contains("No space left on device");
-        return NO_ROOM.contains(sql.getErrorCode()) || named || sql.getErrorCode() == HANDLER_ERROR && String.valueOf(sql.getMessage()).contains("28");
+        return NO_ROOM.contains(sql.getErrorCode())
+                || named
+                || sql.getErrorCode() == HANDLER_ERROR
+                        && String.valueOf(sql.getMessage()).contains("28");
     }
 
     private static boolean away(SQLException sql) {
         String state = String.valueOf(sql.getSQLState());
-        return state.startsWith(CONNECTION) || sql instanceof java.sql.SQLTransientConnectionException || sql.getErrorCode() == SHUTTING_DOWN;
+        return state.startsWith(CONNECTION)
+                || sql instanceof java.sql.SQLTransientConnectionException
+                || sql.getErrorCode() == SHUTTING_DOWN;
     }
 }

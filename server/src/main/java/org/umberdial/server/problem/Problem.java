@@ -53,7 +53,7 @@ public final class Problem extends RuntimeException {
      * One fault in the request.
      *
      * @param pointer JSON pointer of the field, empty when it concerns the whole
-     * @param code    stable, for programs
+     * @param code stable, for programs
      */
     public record Fault(String pointer, String code, String detail) {}
 
@@ -82,16 +82,25 @@ public final class Problem extends RuntimeException {
     }
 
     public static Problem notFound(String what) {
-        return new Problem(Kind.NOT_FOUND, what + " is not here; it may have been removed, or the address is mistyped.");
+        return new Problem(
+                Kind.NOT_FOUND, what + " is not here; it may have been removed, or the address is mistyped.");
     }
 
     public static Problem changedMeanwhile(String what) {
-        return new Problem(Kind.CHANGED_MEANWHILE, what + " was changed elsewhere since you opened it. What you entered is still in the form; look at the new values and save again.");
+        return new Problem(
+                Kind.CHANGED_MEANWHILE,
+                what
+                        + " was changed elsewhere since you opened it. What you entered is still in the form; "
+                        + "look at the new values and save again.");
     }
 
     /** An identifier that was used for one thing is sent with another. */
     public static Problem sameId(String what) {
-        return new Problem(Kind.SAME_ID, what + " with this identifier is here already and says something else; nothing was changed. Send it under an identifier of its own.");
+        return new Problem(
+                Kind.SAME_ID,
+                what
+                        + " with this identifier is here already and says something else; nothing was "
+                        + "changed. Send it under an identifier of its own.");
     }
 
     public int retryAfterSeconds() {

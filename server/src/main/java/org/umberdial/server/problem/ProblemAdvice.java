@@ -31,36 +31,63 @@ class ProblemAdvice {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> problem(Problem problem) {
         ResponseEntity<ProblemDetail> answer = answer(problem.kind(), problem.getMessage(), problem.faults());
-        return problem.retryAfterSeconds() == 0 ? answer : ResponseEntity.status(answer.getStatusCode()).headers(answer.getHeaders()).header(HttpHeaders.RETRY_AFTER, Integer.toString(problem.retryAfterSeconds())).body(answer.getBody());
+        return problem.retryAfterSeconds() == 0
+                ? answer
+                : ResponseEntity.status(answer.getStatusCode())
+                        .headers(answer.getHeaders())
+                        .header(HttpHeaders.RETRY_AFTER, Integer.toString(problem.retryAfterSeconds()))
+                        .body(answer.getBody());
     }
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> invalid(InvalidEntry entry) {
         String pointer = entry.field().isEmpty() ? "" : "#/" + entry.field();
-        return answer(Problem.Kind.INVALID_ENTRY, entry.getMessage(), List.of(new Problem.Fault(pointer, entry.code().name().toLowerCase(Locale.ROOT), entry.getMessage())));
+        return answer(
+                Problem.Kind.INVALID_ENTRY,
+                entry.getMessage(),
+                List.of(new Problem.Fault(pointer, entry.code().name().toLowerCase(Locale.ROOT), entry.getMessage())));
     }
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> deck(DeckRefused refused) {
-        return answer(Problem.Kind.INVALID_ENTRY, refused.getMessage(), refused.faults().stream().map(fault -> new Problem.Fault("#/line/" + fault.line(), "deck", fault.toString())).toList());
+        return answer(
+                Problem.Kind.INVALID_ENTRY,
+                refused.getMessage(),
+                refused.faults().stream()
+                        .map(fault -> new Problem.Fault("#/line/" + fault.line(), "deck", fault.toString()))
+                        .toList());
     }
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> fields(MethodArgumentNotValidException invalid) {
         List<Problem.Fault> faults = invalid.getBindingResult().getFieldErrors().stream()
-                .map(error -> new Problem.Fault("#/" + error.getField().replace('.', '/'), "invalid", sentence(error.getField(), error.getDefaultMessage())))
+                .map(error -> new Problem.Fault(
+                        "#/" + error.getField().replace('.', '/'),
+                        "invalid",
+                        sentence(error.getField(), error.getDefaultMessage())))
                 .toList();
-        return answer(Problem.Kind.INVALID_ENTRY, faults.isEmpty() ? "A field cannot be taken as it is." : faults.get(0).detail(), faults);
+        return answer(
+                Problem.Kind.INVALID_ENTRY,
+                faults.isEmpty()
+                        ? "A field cannot be taken as it is."
+                        : faults.get(0).detail(),
+                faults);
     }
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException unreadable) {
-        return answer(Problem.Kind.UNREADABLE, "The request's JSON could not be read; a field is missing, misspelt or of the wrong kind.", List.of());
+        return answer(
+                Problem.Kind.UNREADABLE,
+                "The request's JSON could not be read; a field is missing, misspelt or of the wrong kind.",
+                List.of());
     }
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> mistypedAddress(MethodArgumentTypeMismatchException mismatch) {
-        return answer(Problem.Kind.NOT_FOUND, "“" + mismatch.getValue() + "” is no valid " + mismatch.getName() + ".", List.of());
+        return answer(
+                Problem.Kind.NOT_FOUND,
+                "“" + mismatch.getValue() + "” is no valid " + mismatch.getName() + ".",
+                List.of());
     }
 
     @ExceptionHandler
@@ -81,19 +108,29 @@ class ProblemAdvice {
         }
         Optional<Problem> ofTheDatabase = DatabaseFault.of(failure);
         if (ofTheDatabase.isPresent()) {
-            LOG.warn("{}: {}", ofTheDatabase.get().kind(), String.valueOf(failure.getMessage()).lines().findFirst().orElse(""));
+            LOG.warn(
+                    "{}: {}",
+                    ofTheDatabase.get().kind(),
+                    String.valueOf(failure.getMessage()).lines().findFirst().orElse(""));
             return problem(ofTheDatabase.get());
         }
         String reference = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("Unexpected failure, reference {}", reference, failure);
-        return answer(Problem.Kind.OUR_FAULT, "Something went wrong on our side. What you entered is still here; try again, and quote " + reference + " if it stays.", List.of());
+        return answer(
+                Problem.Kind.OUR_FAULT,
+                "Something went wrong on our side. What you entered is still here; try again, and quote " + reference
+                        + " if it stays.",
+                List.of());
     }
 
     private static ResponseEntity<ProblemDetail> plain(HttpStatusCode status) {
         ProblemDetail detail = ProblemDetail.forStatus(status);
         HttpStatus known = HttpStatus.resolve(status.value());
-        detail.setDetail("This address does not take such a request" + (known == null ? "." : " (" + known.getReasonPhrase().toLowerCase(Locale.ROOT) + ")."));
-        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
+        detail.setDetail("This address does not take such a request"
+                + (known == null ? "." : " (" + known.getReasonPhrase().toLowerCase(Locale.ROOT) + ")."));
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(detail);
     }
 
     private static String sentence(String field, String message) {
@@ -105,6 +142,8 @@ class ProblemAdvice {
         body.setType(java.net.URI.create(kind.type()));
         body.setTitle(kind.title());
         body.setProperty("errors", faults);
-        return ResponseEntity.status(kind.status()).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(body);
+        return ResponseEntity.status(kind.status())
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(body);
     }
 }

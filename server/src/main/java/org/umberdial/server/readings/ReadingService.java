@@ -32,7 +32,8 @@ public class ReadingService {
     private final ShopService shops;
     private final Clock clock;
 
-    public ReadingService(ReadingTables tables, SetService sets, JournalService journals, ShopService shops, Clock clock) {
+    public ReadingService(
+            ReadingTables tables, SetService sets, JournalService journals, ShopService shops, Clock clock) {
         this.tables = tables;
         this.sets = sets;
         this.journals = journals;
@@ -43,19 +44,32 @@ public class ReadingService {
     /** The conditions at a set's bench, with the chosen instrument. */
     public Bench bench(String shopId, StoredSet set) {
         Optional<Instrument> instrument = set.conditions().instrumentId().flatMap(id -> shops.instrument(shopId, id));
-        return new Bench(set.conditions().lineVolts(), instrument.map(Instrument::meter), instrument.map(Instrument::accuracy).orElse(0.0), set.conditions().mode());
+        return new Bench(
+                set.conditions().lineVolts(),
+                instrument.map(Instrument::meter),
+                instrument.map(Instrument::accuracy).orElse(0.0),
+                set.conditions().mode());
     }
 
     /** The readings that count as evidence: ohms taken while a capacitor was charged do not. */
     public ReadingLog log(String shopId, String setId) {
         Stamps stamps = new Stamps();
-        List<Reading> readings = kept(shopId, setId).stream().map(kept -> kept.reading().at(stamps.next(kept.reading().takenAt(), kept.receivedAt()))).toList();
-        return new ReadingLog(Charge.evidence(readings, journals.journal(shopId, setId), shops.shop(shopId).policy().safeVolts()));
+        List<Reading> readings = kept(shopId, setId).stream()
+                .map(kept -> kept.reading().at(stamps.next(kept.reading().takenAt(), kept.receivedAt())))
+                .toList();
+        return new ReadingLog(Charge.evidence(
+                readings,
+                journals.journal(shopId, setId),
+                shops.shop(shopId).policy().safeVolts()));
     }
 
     /** Whether a capacitor of the set still held a charge when it was last read. */
     public boolean charged(String shopId, String setId) {
-        return Charge.at(journals.journal(shopId, setId), clock.instant(), shops.shop(shopId).policy().safeVolts()) == Charge.State.THERE;
+        return Charge.at(
+                        journals.journal(shopId, setId),
+                        clock.instant(),
+                        shops.shop(shopId).policy().safeVolts())
+                == Charge.State.THERE;
     }
 
     /** Every entry, in the order they were kept. */
@@ -65,9 +79,27 @@ public class ReadingService {
 
     /** The reading an entry would become under the bench's conditions. */
     public Reading reading(String id, Entry entry, StoredSet set, Bench bench, Optional<Instant> takenAt) {
-        Instant taken = takenAt.filter(at -> at.isBefore(clock.instant().plus(Duration.ofMinutes(5)))).orElseGet(clock::instant);
-        OptionalDouble minutes = set.conditions().switchedOnAt().filter(on -> !entry.partOhms() && !on.isAfter(taken)).map(on -> OptionalDouble.of(Duration.between(on, taken).toSeconds() / 60.0)).orElse(OptionalDouble.empty());
-        return new Reading(id, entry.subject(), entry.reference(), entry.kind(), entry.value(), bench.lineVolts(), bench.meter(), bench.mode(), minutes, taken, entry.lifted(), Optional.empty(), false);
+        Instant taken = takenAt.filter(at -> at.isBefore(clock.instant().plus(Duration.ofMinutes(5))))
+                .orElseGet(clock::instant);
+        OptionalDouble minutes = set.conditions()
+                .switchedOnAt()
+                .filter(on -> !entry.partOhms() && !on.isAfter(taken))
+                .map(on -> OptionalDouble.of(Duration.between(on, taken).toSeconds() / 60.0))
+                .orElse(OptionalDouble.empty());
+        return new Reading(
+                id,
+                entry.subject(),
+                entry.reference(),
+                entry.kind(),
+                entry.value(),
+                bench.lineVolts(),
+                bench.meter(),
+                bench.mode(),
+                minutes,
+                taken,
+                entry.lifted(),
+                Optional.empty(),
+                false);
     }
 
     /**
@@ -78,7 +110,10 @@ public class ReadingService {
     @Transactional
     public boolean keep(Caller caller, String setId, Reading reading, String source, String note) {
         int order = sets.nextInLog(caller.shopId(), setId);
-        boolean isNew = tables.insert(caller.shopId(), setId, new KeptReading(reading, clock.instant(), source, caller.author(), note, order));
+        boolean isNew = tables.insert(
+                caller.shopId(),
+                setId,
+                new KeptReading(reading, clock.instant(), source, caller.author(), note, order));
         if (isNew) {
             sets.touch(caller.shopId(), setId, clock.instant());
         } else if (!tables.same(caller.shopId(), setId, reading)) {
@@ -90,8 +125,25 @@ public class ReadingService {
     /** Takes the last standing reading back with a further entry; the log keeps both. */
     @Transactional
     public Reading withdraw(Caller caller, String setId, String id, String readingId) {
-        Reading back = kept(caller.shopId(), setId).stream().map(KeptReading::reading).filter(reading -> reading.id().equals(readingId) && !reading.withdrawn()).findFirst().orElseThrow(() -> Problem.notFound("The reading to take back"));
-        Reading withdrawal = new Reading(id, back.subject(), back.reference(), back.kind(), back.value(), back.lineVolts(), back.meter(), back.mode(), back.minutesOn(), clock.instant(), back.lifted(), Optional.of(readingId), true);
+        Reading back = kept(caller.shopId(), setId).stream()
+                .map(KeptReading::reading)
+                .filter(reading -> reading.id().equals(readingId) && !reading.withdrawn())
+                .findFirst()
+                .orElseThrow(() -> Problem.notFound("The reading to take back"));
+        Reading withdrawal = new Reading(
+                id,
+                back.subject(),
+                back.reference(),
+                back.kind(),
+                back.value(),
+                back.lineVolts(),
+                back.meter(),
+                back.mode(),
+                back.minutesOn(),
+                clock.instant(),
+                back.lifted(),
+                Optional.of(readingId),
+                true);
         keep(caller, setId, withdrawal, "taken back", "");
         return withdrawal;
     }

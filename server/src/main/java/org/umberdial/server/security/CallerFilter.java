@@ -15,8 +15,8 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Puts the account as it is now in the place of what the session remembers, for this request only: a role taken away or an
- * account closed counts from the next request on, at every node.
+ * Puts the account as it is now in the place of what the session remembers, for this request only: a role taken away or
+ * an account closed counts from the next request on, at every node.
  */
 final class CallerFilter extends OncePerRequestFilter {
     private final Callers callers;
@@ -32,14 +32,16 @@ final class CallerFilter extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         // As the dispatcher will read it, not as it was written.
         String uri = request.getServletPath();
         if (uri.startsWith("/api/") || uri.startsWith("/webauthn/register")) {
             Authentication session = SecurityContextHolder.getContext().getAuthentication();
             Optional<Caller> caller = session == null ? callers.unasked(request) : callers.named(session.getName());
             SecurityContext context = SecurityContextHolder.createEmptyContext();
-            caller.ifPresent(c -> context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(c, null, List.of(new SimpleGrantedAuthority(c.role().authority())))));
+            caller.ifPresent(c -> context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
+                    c, null, List.of(new SimpleGrantedAuthority(c.role().authority())))));
             SecurityContextHolder.setContext(context);
         }
         chain.doFilter(request, response);

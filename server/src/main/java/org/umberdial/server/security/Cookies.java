@@ -8,9 +8,9 @@ import org.springframework.session.web.http.CookieSerializer;
 import org.springframework.session.web.http.DefaultCookieSerializer;
 
 /**
- * The session's cookie, by a name of its own for each door: browsers do not keep ports apart, so a demo and a shop on one
- * machine would overwrite each other's. Over TLS the name makes browsers insist that it came over TLS and from this very host
- * ({@code __Host-}, RFC 6265bis).
+ * The session's cookie, by a name of its own for each door: browsers do not keep ports apart, so a demo and a shop on
+ * one machine would overwrite each other's. Over TLS the name makes browsers insist that it came over TLS and from this
+ * very host ({@code __Host-}, RFC 6265bis).
  */
 public final class Cookies implements CookieSerializer {
     private static final String SESSION = "session";

@@ -14,7 +14,8 @@ import org.umberdial.server.problem.ProblemWriter;
 
 /** Refuses foreign host names (a rebound DNS name would otherwise reach loopback) and writes from another origin. */
 final class HostFilter extends OncePerRequestFilter {
-    private static final Set<String> READS = Set.of(HttpMethod.GET.name(), HttpMethod.HEAD.name(), HttpMethod.OPTIONS.name());
+    private static final Set<String> READS =
+            Set.of(HttpMethod.GET.name(), HttpMethod.HEAD.name(), HttpMethod.OPTIONS.name());
 
     private static final int MISDIRECTED = 421;
 
@@ -27,11 +28,14 @@ final class HostFilter extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         if (!hosts.allow(nameOf(request.getHeader("Host")))) {
-            problems.write(response, Problem.Kind.NOT_ALLOWED, MISDIRECTED, "This server does not answer to that host name.");
+            problems.write(
+                    response, Problem.Kind.NOT_ALLOWED, MISDIRECTED, "This server does not answer to that host name.");
         } else if (!READS.contains(request.getMethod()) && !sameOrigin(request)) {
-            problems.write(response, Problem.Kind.NOT_ALLOWED, "Writes are taken only from the application's own pages.");
+            problems.write(
+                    response, Problem.Kind.NOT_ALLOWED, "Writes are taken only from the application's own pages.");
         } else {
             chain.doFilter(request, response);
         }

@@ -47,45 +47,84 @@ import org.umberdial.server.problem.ProblemWriter;
 
 @Configuration
 class SecurityConfiguration {
-    private static final String POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+    private static final String POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src "
+                    + "'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; "
+                    + "frame-ancestors 'none'";
 
     /** What somebody who is not signed in may ask for: who they are, and to be let in. */
-    private static final String[] DOORS = {"/api/session", "/api/first-owner", "/api/pairing-redemptions", "/api/openapi"};
+    private static final String[] DOORS = {
+        "/api/session", "/api/first-owner", "/api/pairing-redemptions", "/api/openapi"
+    };
 
     /** Posts that only compute: whoever may look may send them. */
-    private static final String[] COMPUTED = {"/api/sets/*/what-ifs", "/api/sets/*/reading-previews", "/api/sets/*/part-lines/readings", "/api/sets/*/cold/tests/*/drafts", "/api/sets/*/workshop/turns", "/api/sets/*/workshop/field", "/api/sets/*/workshop/copper"};
+    private static final String[] COMPUTED = {
+        "/api/sets/*/what-ifs",
+        "/api/sets/*/reading-previews",
+        "/api/sets/*/part-lines/readings",
+        "/api/sets/*/cold/tests/*/drafts",
+        "/api/sets/*/workshop/turns",
+        "/api/sets/*/workshop/field",
+        "/api/sets/*/workshop/copper"
+    };
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http, Callers callers, AllowedHosts hosts, ProblemWriter problems, SecurityContextRepository contexts, PublicKeyCredentialRequestOptionsRepository questions) throws Exception {
-        DefaultSecurityFilterChain chain = http
-                .addFilterBefore(new HostFilter(hosts, problems), SecurityContextHolderFilter.class)
+    SecurityFilterChain security(
+            HttpSecurity http,
+            Callers callers,
+            AllowedHosts hosts,
+            ProblemWriter problems,
+            SecurityContextRepository contexts,
+            PublicKeyCredentialRequestOptionsRepository questions)
+            throws Exception {
+        DefaultSecurityFilterChain chain = http.addFilterBefore(
+                        new HostFilter(hosts, problems), SecurityContextHolderFilter.class)
                 .addFilterBefore(new CallerFilter(callers), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
-                // The cookie is never sent along from another site, and HostFilter refuses writes from other origins (ADR 14).
+                // The cookie is never sent along from another site, and HostFilter refuses writes from other origins
+                // (ADR 14).
                 .csrf(csrf -> csrf.disable())
                 .anonymous(anonymous -> anonymous.disable())
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
                 .webAuthn(passkeys -> passkeys.disableDefaultRegistrationPage(true))
-                .authorizeHttpRequests(requests -> requests
-                        .requestMatchers(DOORS).permitAll()
-                        .requestMatchers("/api/sessions", "/api/account/**", "/webauthn/register/**").authenticated()
-                        .requestMatchers("/api/accounts/**", "/api/account-events", "/api/sign-in-failures", "/api/shops").hasRole(Role.OWNER.name())
-                        .requestMatchers(HttpMethod.PUT, "/api/shop").hasRole(Role.OWNER.name())
-                        .requestMatchers("/api/sets/*/owner-erasures").hasRole(Role.OWNER.name())
-                        .requestMatchers(HttpMethod.GET, "/api/**").authenticated()
-                        .requestMatchers(HttpMethod.POST, COMPUTED).authenticated()
-                        .requestMatchers("/api/**").hasAnyRole(Role.OWNER.name(), Role.BENCH.name())
-                        .anyRequest().permitAll())
-                .exceptionHandling(failures -> failures
-                        .authenticationEntryPoint((request, response, failure) -> problems.write(response, Problem.Kind.SIGNED_OUT, "You are signed out. What you entered is still here: sign in, then go on."))
-                        .accessDeniedHandler((request, response, failure) -> problems.write(response, Problem.Kind.NOT_ALLOWED, "Your role in this shop does not include that; its owner can change your role.")))
-                .headers(headers -> headers
-                        .contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
+                .authorizeHttpRequests(requests -> requests.requestMatchers(DOORS)
+                        .permitAll()
+                        .requestMatchers("/api/sessions", "/api/account/**", "/webauthn/register/**")
+                        .authenticated()
+                        .requestMatchers(
+                                "/api/accounts/**", "/api/account-events", "/api/sign-in-failures", "/api/shops")
+                        .hasRole(Role.OWNER.name())
+                        .requestMatchers(HttpMethod.PUT, "/api/shop")
+                        .hasRole(Role.OWNER.name())
+                        .requestMatchers("/api/sets/*/owner-erasures")
+                        .hasRole(Role.OWNER.name())
+                        .requestMatchers(HttpMethod.GET, "/api/**")
+                        .authenticated()
+                        .requestMatchers(HttpMethod.POST, COMPUTED)
+                        .authenticated()
+                        .requestMatchers("/api/**")
+                        .hasAnyRole(Role.OWNER.name(), Role.BENCH.name())
+                        .anyRequest()
+                        .permitAll())
+                .exceptionHandling(failures -> failures.authenticationEntryPoint(
+                                (request, response, failure) -> problems.write(
+                                        response,
+                                        Problem.Kind.SIGNED_OUT,
+                                        "You are signed out. What you entered is still here: sign in, then go on."))
+                        .accessDeniedHandler((request, response, failure) -> problems.write(
+                                response,
+                                Problem.Kind.NOT_ALLOWED,
+                                "Your role in this shop does not include that; its owner can change your role.")))
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         // Other services may share this host name without encryption.
                         .httpStrictTransportSecurity(strict -> strict.includeSubDomains(false))
-                        .referrerPolicy(referrer -> referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
-                        .permissionsPolicyHeader(permissions -> permissions.policy("camera=(self), microphone=(), geolocation=(), publickey-credentials-get=(self), publickey-credentials-create=(self)")))
+                        .referrerPolicy(
+                                referrer -> referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
+                        .permissionsPolicyHeader(
+                                permissions -> permissions.policy("camera=(self), microphone=(), geolocation=(), "
+                                        + "publickey-credentials-get=(self), "
+                                        + "publickey-credentials-create=(self)")))
                 .build();
         chain.getFilters().forEach(filter -> askInCookies(filter, questions));
         return chain;
@@ -102,10 +141,25 @@ class SecurityConfiguration {
 
     /** A passkey without a finger, a face or a number typed on the device is only a thing somebody has. */
     @Bean
-    WebAuthnRelyingPartyOperations passkeyRules(PublicKeyCredentialUserEntityRepository users, UserCredentialRepository credentials, @Value("${umber.passkeys.host}") String host, @Value("${umber.passkeys.origins}") Set<String> origins) {
-        Webauthn4JRelyingPartyOperations rules = new Webauthn4JRelyingPartyOperations(users, credentials, PublicKeyCredentialRpEntity.builder().id(host).name("Umber Dial").build(), origins);
+    WebAuthnRelyingPartyOperations passkeyRules(
+            PublicKeyCredentialUserEntityRepository users,
+            UserCredentialRepository credentials,
+            @Value("${umber.passkeys.host}") String host,
+            @Value("${umber.passkeys.origins}") Set<String> origins) {
+        Webauthn4JRelyingPartyOperations rules = new Webauthn4JRelyingPartyOperations(
+                users,
+                credentials,
+                PublicKeyCredentialRpEntity.builder()
+                        .id(host)
+                        .name("Umber Dial")
+                        .build(),
+                origins);
         rules.setCustomizeRequestOptions(options -> options.userVerification(UserVerificationRequirement.REQUIRED));
-        rules.setCustomizeCreationOptions(options -> options.authenticatorSelection(AuthenticatorSelectionCriteria.builder().userVerification(UserVerificationRequirement.REQUIRED).residentKey(ResidentKeyRequirement.REQUIRED).build()));
+        rules.setCustomizeCreationOptions(
+                options -> options.authenticatorSelection(AuthenticatorSelectionCriteria.builder()
+                        .userVerification(UserVerificationRequirement.REQUIRED)
+                        .residentKey(ResidentKeyRequirement.REQUIRED)
+                        .build()));
         return rules;
     }
 
@@ -123,13 +177,16 @@ class SecurityConfiguration {
     @Bean
     SessionRepositoryCustomizer<JdbcIndexedSessionRepository> lastUsedToTheMinute() {
         return sessions -> sessions.setUpdateSessionQuery(
-                "UPDATE %TABLE_NAME% SET SESSION_ID = ?, LAST_ACCESS_TIME = ? DIV 60000 * 60000, MAX_INACTIVE_INTERVAL = ?, EXPIRY_TIME = ? DIV 60000 * 60000, PRINCIPAL_NAME = ? WHERE PRIMARY_ID = ?");
+                "UPDATE %TABLE_NAME% SET SESSION_ID = ?, LAST_ACCESS_TIME = ? DIV 60000 * 60000, "
+                        + "MAX_INACTIVE_INTERVAL = ?, EXPIRY_TIME = ? DIV 60000 * 60000, PRINCIPAL_NAME = ? "
+                        + "WHERE PRIMARY_ID = ?");
     }
 
     /** New hashes are Argon2id; each names its own kind, so that a later kind can take over one by one. */
     @Bean
     PasswordEncoder passwords() {
-        return new DelegatingPasswordEncoder("argon2", Map.of("argon2", Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8()));
+        return new DelegatingPasswordEncoder(
+                "argon2", Map.of("argon2", Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8()));
     }
 
     @Bean

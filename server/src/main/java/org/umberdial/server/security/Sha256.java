@@ -21,7 +21,8 @@ public final class Sha256 {
 
     /** @return 64 hexadecimal digits */
     public static String of(Path file) throws IOException {
-        try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file), MessageDigest.getInstance("SHA-256"))) {
+        try (DigestInputStream in =
+                new DigestInputStream(Files.newInputStream(file), MessageDigest.getInstance("SHA-256"))) {
             in.transferTo(OutputStream.nullOutputStream());
             return HexFormat.of().formatHex(in.getMessageDigest().digest());
         } catch (NoSuchAlgorithmException e) {

@@ -4,8 +4,8 @@ import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Sha256;
 
 /**
- * A short text that names a thing as it stood, so that a change can say what it was made from. It follows from the thing
- * itself: two that are the same have the same.
+ * A short text that names a thing as it stood, so that a change can say what it was made from. It follows from the
+ * thing itself: two that are the same have the same.
  */
 public final class Seen {
     private static final int LENGTH = 16;

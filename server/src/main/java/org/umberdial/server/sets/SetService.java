@@ -58,16 +58,46 @@ public class SetService {
         SetTables.Row row = tables.row(shopId, setId).orElseThrow(() -> Problem.notFound("This set"));
         Deck deck = deck(shopId, row);
         Map<String, List<PartValue>> values = tables.values(shopId, setId);
-        List<Part> parts = CircuitImport.parts(deck).stream().map(part -> withValues(part, values.getOrDefault(part.reference(), List.of()))).toList();
-        BenchSet set = new BenchSet(row.construction(), parts, deck.sockets(), tables.testPoints(shopId, setId), tables.sheet(shopId, setId), row.modes(), deck.models(), row.unread().lines().map(line -> line.substring(line.indexOf('\t') + 1)).toList());
-        return new StoredSet(setId, row.label(), set, deck, row.conditions(), row.arrival(), row.version(), row.createdAt(), row.touchedAt());
+        List<Part> parts = CircuitImport.parts(deck).stream()
+                .map(part -> withValues(part, values.getOrDefault(part.reference(), List.of())))
+                .toList();
+        BenchSet set = new BenchSet(
+                row.construction(),
+                parts,
+                deck.sockets(),
+                tables.testPoints(shopId, setId),
+                tables.sheet(shopId, setId),
+                row.modes(),
+                deck.models(),
+                row.unread()
+                        .lines()
+                        .map(line -> line.substring(line.indexOf('\t') + 1))
+                        .toList());
+        return new StoredSet(
+                setId,
+                row.label(),
+                set,
+                deck,
+                row.conditions(),
+                row.arrival(),
+                row.version(),
+                row.createdAt(),
+                row.touchedAt());
     }
 
     private Deck deck(String shopId, SetTables.Row row) {
-        String text = row.label().title() + "\n" + String.join("\n", tables.cards(shopId, row.id())) + "\n" + row.models() + "\n";
+        String text = row.label().title() + "\n" + String.join("\n", tables.cards(shopId, row.id())) + "\n"
+                + row.models() + "\n";
         Deck deck = DeckReader.read(text);
         List<TestPoint> points = tables.testPoints(shopId, row.id());
-        return new Deck(row.label().title(), deck.cards(), deck.models(), tables.sockets(shopId, row.id()), points.stream().map(TestPoint::node).toList(), row.modes(), List.of());
+        return new Deck(
+                row.label().title(),
+                deck.cards(),
+                deck.models(),
+                tables.sockets(shopId, row.id()),
+                points.stream().map(TestPoint::node).toList(),
+                row.modes(),
+                List.of());
     }
 
     private static Part withValues(Part part, List<PartValue> more) {
@@ -78,19 +108,28 @@ public class SetService {
 
     /** Takes a set in; the same id again changes nothing. */
     @Transactional
-    public StoredSet create(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, double lineVolts, Optional<String> instrumentId) {
+    public StoredSet create(
+            String shopId,
+            String setId,
+            StoredSet.Label label,
+            ConstructionClass construction,
+            double lineVolts,
+            Optional<String> instrumentId) {
         StoredSet.Label clean = checked(label);
         boolean isNew = tables.insert(shopId, setId, clean, construction, lineVolts, instrumentId, clock.instant());
         StoredSet there = set(shopId, setId);
         // One that was edited since is not compared: what it was at first is not kept.
-        if (!isNew && there.version() == 0 && !(there.label().equals(clean) && there.set().construction() == construction)) {
+        if (!isNew
+                && there.version() == 0
+                && !(there.label().equals(clean) && there.set().construction() == construction)) {
             throw Problem.sameId("A set");
         }
         return there;
     }
 
     @Transactional
-    public StoredSet relabel(String shopId, String setId, StoredSet.Label label, ConstructionClass construction, int version) {
+    public StoredSet relabel(
+            String shopId, String setId, StoredSet.Label label, ConstructionClass construction, int version) {
         set(shopId, setId);
         if (!tables.relabel(shopId, setId, checked(label), construction, version)) {
             throw Problem.changedMeanwhile("This set");
@@ -100,9 +139,13 @@ public class SetService {
 
     private static StoredSet.Label checked(StoredSet.Label label) {
         if (label.title() == null || label.title().isBlank()) {
-            throw new InvalidEntry(InvalidEntry.Code.EMPTY, "Give the set a title that you will know it by, such as “Brown table set, five tubes”.").at("title");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.EMPTY,
+                            "Give the set a title that you will know it by, such as “Brown table set, five tubes”.")
+                    .at("title");
         }
-        return new StoredSet.Label(label.title().strip(), text(label.ticket()), text(label.place()), text(label.waitsFor()));
+        return new StoredSet.Label(
+                label.title().strip(), text(label.ticket()), text(label.place()), text(label.waitsFor()));
     }
 
     private static String text(String value) {
@@ -123,7 +166,8 @@ public class SetService {
     @Transactional
     public StoredSet start(String shopId, String setId, StartingCircuit circuit) {
         replaceCircuit(shopId, setId, circuit.deck());
-        tables.sheetOrigin(shopId, setId, "usual values of the class, none of them read off this set: " + circuit.title());
+        tables.sheetOrigin(
+                shopId, setId, "usual values of the class, none of them read off this set: " + circuit.title());
         return set(shopId, setId);
     }
 
@@ -131,7 +175,17 @@ public class SetService {
     @Transactional
     public StoredSet copy(String shopId, String setId, String sisterId) {
         StoredSet sister = set(shopId, sisterId);
-        replaceCircuit(shopId, setId, new Deck(sister.deck().title(), sister.deck().cards(), sister.deck().models(), sister.deck().sockets(), sister.deck().testPoints(), sister.deck().modes(), List.of()));
+        replaceCircuit(
+                shopId,
+                setId,
+                new Deck(
+                        sister.deck().title(),
+                        sister.deck().cards(),
+                        sister.deck().models(),
+                        sister.deck().sockets(),
+                        sister.deck().testPoints(),
+                        sister.deck().modes(),
+                        List.of()));
         tables.replaceTestPoints(shopId, setId, sister.set().testPoints());
         sister.set().sheet().forEach(value -> tables.putSheet(shopId, setId, value));
         String title = sister.label().title();
@@ -164,7 +218,8 @@ public class SetService {
     }
 
     /**
-     * The next place in the order of a set's entries; nobody else gets it or changes the set until the transaction ends.
+     * The next place in the order of a set's entries; nobody else gets it or changes the set until the transaction
+     * ends.
      *
      * @throws Problem when the shop has no such set
      */
@@ -185,7 +240,11 @@ public class SetService {
     public StoredSet conditions(String shopId, String setId, StoredSet.Conditions conditions) {
         StoredSet set = set(shopId, setId);
         if (!conditions.mode().isEmpty() && !set.set().modes().contains(conditions.mode())) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + conditions.mode() + "” is no mode of this set; it has " + String.join(", ", set.set().modes()) + ".").at("mode");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "“" + conditions.mode() + "” is no mode of this set; it has "
+                                    + String.join(", ", set.set().modes()) + ".")
+                    .at("mode");
         }
         tables.conditions(shopId, setId, conditions);
         return set(shopId, setId);
@@ -203,10 +262,24 @@ public class SetService {
         Deck deck = read.deck();
         set(shopId, setId);
         checkSize(deck);
-        tables.replaceCircuit(shopId, setId, deck.cards().stream().collect(Collectors.toMap(Card::reference, DeckWriter::line, (a, b) -> b, LinkedHashMap::new)), deck.sockets(), modelLines(deck), deck.modes(), read.faults().stream().map(SetService::unreadLine).collect(Collectors.joining("\n")));
+        tables.replaceCircuit(
+                shopId,
+                setId,
+                deck.cards().stream()
+                        .collect(Collectors.toMap(Card::reference, DeckWriter::line, (a, b) -> b, LinkedHashMap::new)),
+                deck.sockets(),
+                modelLines(deck),
+                deck.modes(),
+                read.faults().stream().map(SetService::unreadLine).collect(Collectors.joining("\n")));
         if (!deck.testPoints().isEmpty()) {
-            Map<String, TestPoint> named = tables.testPoints(shopId, setId).stream().collect(Collectors.toMap(TestPoint::node, point -> point));
-            tables.replaceTestPoints(shopId, setId, CircuitImport.testPoints(deck).stream().map(point -> named.getOrDefault(point.node(), point)).toList());
+            Map<String, TestPoint> named = tables.testPoints(shopId, setId).stream()
+                    .collect(Collectors.toMap(TestPoint::node, point -> point));
+            tables.replaceTestPoints(
+                    shopId,
+                    setId,
+                    CircuitImport.testPoints(deck).stream()
+                            .map(point -> named.getOrDefault(point.node(), point))
+                            .toList());
         }
         tables.touch(shopId, setId, clock.instant());
         return set(shopId, setId);
@@ -215,12 +288,18 @@ public class SetService {
     /** A fault about a part begins with the part's reference; adding that part mends it. */
     private static String unreadLine(DeckRefused.Fault fault) {
         Matcher part = PART_FIRST.matcher(fault.text());
-        return (part.find() ? part.group(1).toUpperCase(Locale.ROOT) : "") + "\t" + fault.toString().replaceAll("\\s+", " ");
+        return (part.find() ? part.group(1).toUpperCase(Locale.ROOT) : "") + "\t"
+                + fault.toString().replaceAll("\\s+", " ");
     }
 
     private void mend(String shopId, String setId, String reference) {
         String unread = tables.row(shopId, setId).orElseThrow().unread();
-        tables.setUnread(shopId, setId, unread.lines().filter(line -> !line.startsWith(reference + "\t")).collect(Collectors.joining("\n")));
+        tables.setUnread(
+                shopId,
+                setId,
+                unread.lines()
+                        .filter(line -> !line.startsWith(reference + "\t"))
+                        .collect(Collectors.joining("\n")));
     }
 
     /** Takes the person's word that what could not be read is mended or not needed. */
@@ -235,16 +314,24 @@ public class SetService {
 
     private static void checkSize(Deck deck) {
         if (deck.nodes().size() > MOST_NODES) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "The circuit has " + deck.nodes().size() + " nodes; up to " + MOST_NODES + " are taken. Leave out what carries no DC.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.OUT_OF_RANGE,
+                    "The circuit has " + deck.nodes().size() + " nodes; up to " + MOST_NODES
+                            + " are taken. Leave out what carries no DC.");
         }
         if (String.join(" ", deck.modes()).length() > LONGEST_MODES) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "The names of the modes are too long together; up to " + LONGEST_MODES + " characters are taken.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.OUT_OF_RANGE,
+                    "The names of the modes are too long together; up to " + LONGEST_MODES + " characters are taken.");
         }
     }
 
     private static String modelLines(Deck deck) {
         Deck only = new Deck("", List.of(), deck.models(), List.of(), List.of(), List.of(), List.of());
-        return DeckWriter.write(only).lines().filter(line -> line.startsWith(".model")).collect(Collectors.joining("\n"));
+        return DeckWriter.write(only)
+                .lines()
+                .filter(line -> line.startsWith(".model"))
+                .collect(Collectors.joining("\n"));
     }
 
     /** Adds or changes one part, given as its part line. */
@@ -256,10 +343,16 @@ public class SetService {
         try {
             one = DeckReader.read("one part\n" + line.replaceAll("\\R", " ") + "\n");
         } catch (DeckRefused refused) {
-            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, refused.faults().get(0).text()).at("line");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.SYNTAX, refused.faults().get(0).text())
+                    .at("line");
         }
         if (one.cards().size() != 1) {
-            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "Write one part: reference, nodes, value, as in R7 filter_2 v3_plate 470k ; kind=carbon tol=20 watt=0.5.").at("line");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.SYNTAX,
+                            "Write one part: reference, nodes, value, as in R7 filter_2 v3_plate 470k ; "
+                                    + "kind=carbon tol=20 watt=0.5.")
+                    .at("line");
         }
         Card card = one.cards().get(0);
         seen.ifPresent(before -> requireUnchanged(shopId, setId, Map.of(card.reference(), before)));
@@ -282,10 +375,19 @@ public class SetService {
         }
         StoredSet now = set(shopId, setId);
         seen.forEach((reference, before) -> {
-            String line = now.set().part(reference).map(part -> DeckWriter.line(part.card())).orElse("");
+            String line = now.set()
+                    .part(reference)
+                    .map(part -> DeckWriter.line(part.card()))
+                    .orElse("");
             if (!line.equals(before.strip())) {
-                String by = line.isEmpty() ? "it is gone" : before.isBlank() ? "it is there by now: " + line : "it is now " + line;
-                throw new InvalidEntry(InvalidEntry.Code.CHANGED_MEANWHILE, reference + " was changed by somebody else since you began; " + by + ". What you typed is still here: look, then keep it again or leave it.").at("line");
+                String by = line.isEmpty()
+                        ? "it is gone"
+                        : before.isBlank() ? "it is there by now: " + line : "it is now " + line;
+                throw new InvalidEntry(
+                                InvalidEntry.Code.CHANGED_MEANWHILE,
+                                reference + " was changed by somebody else since you began; " + by
+                                        + ". What you typed is still here: look, then keep it again or leave it.")
+                        .at("line");
             }
         });
     }
@@ -293,7 +395,8 @@ public class SetService {
     /**
      * Keeps the cards of one line of parts shorthand, and the tube's socket with it.
      *
-     * @param seen part lines as their writer saw them, by reference, blank for one that was not there; a different one by now is not overwritten
+     * @param seen part lines as their writer saw them, by reference, blank for one that was not there; a different one
+     *     by now is not overwritten
      */
     @Transactional
     public StoredSet putParts(String shopId, String setId, PartLine line, Map<String, String> seen) {
@@ -322,7 +425,10 @@ public class SetService {
     public StoredSet addValue(Caller caller, String setId, String id, String reference, PartValue value) {
         Part part = part(set(caller.shopId(), setId), reference);
         if (part.unit().isEmpty() || "RCL".indexOf(part.card().letter()) < 0) {
-            throw new InvalidEntry(InvalidEntry.Code.WRONG_UNIT, reference + " has no single value; resistors, capacitors and windings do.").at("value");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.WRONG_UNIT,
+                            reference + " has no single value; resistors, capacitors and windings do.")
+                    .at("value");
         }
         if (!(value.value() > 0)) {
             throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A part's value is above 0.").at("value");
@@ -335,7 +441,9 @@ public class SetService {
     }
 
     private static Part part(StoredSet set, String reference) {
-        return set.set().part(reference).orElseThrow(() -> Problem.notFound("Part " + reference.toUpperCase(Locale.ROOT)));
+        return set.set()
+                .part(reference)
+                .orElseThrow(() -> Problem.notFound("Part " + reference.toUpperCase(Locale.ROOT)));
     }
 
     /** The same, if the list is still what its writer saw. */
@@ -352,14 +460,27 @@ public class SetService {
         StoredSet set = set(shopId, setId);
         for (TestPoint point : points) {
             if (!set.deck().nodes().contains(point.node()) || point.node().equals("0")) {
-                throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "No part connects to “" + point.node() + "”; a test point is a node of the circuit.").at("node");
+                throw new InvalidEntry(
+                                InvalidEntry.Code.UNKNOWN,
+                                "No part connects to “" + point.node() + "”; a test point is a node of the circuit.")
+                        .at("node");
             }
             if (point.name().isBlank()) {
-                throw new InvalidEntry(InvalidEntry.Code.EMPTY, "Give the point at " + point.node() + " a name, such as V4 plate.").at("name");
+                throw new InvalidEntry(
+                                InvalidEntry.Code.EMPTY,
+                                "Give the point at " + point.node() + " a name, such as V4 plate.")
+                        .at("name");
             }
         }
-        if (points.stream().map(TestPoint::node).distinct().count() < points.size() || points.stream().map(point -> point.name().toLowerCase(Locale.ROOT)).distinct().count() < points.size()) {
-            throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, "Two points share a node or a name; each may stand once.").at("name");
+        if (points.stream().map(TestPoint::node).distinct().count() < points.size()
+                || points.stream()
+                                .map(point -> point.name().toLowerCase(Locale.ROOT))
+                                .distinct()
+                                .count()
+                        < points.size()) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.DUPLICATE, "Two points share a node or a name; each may stand once.")
+                    .at("name");
         }
         tables.replaceTestPoints(shopId, setId, points);
         tables.changed(shopId, setId);
@@ -384,7 +505,14 @@ public class SetService {
 
     private void requireSheet(String shopId, String setId, SheetValue value, String seen) {
         tables.lock(shopId, setId);
-        String there = set(shopId, setId).set().sheet().stream().filter(v -> v.node().equals(value.node()) && v.reference().equals(value.reference()) && v.kind() == value.kind() && v.mode().equals(value.mode())).findFirst().map(Seen::of).orElse("");
+        String there = set(shopId, setId).set().sheet().stream()
+                .filter(v -> v.node().equals(value.node())
+                        && v.reference().equals(value.reference())
+                        && v.kind() == value.kind()
+                        && v.mode().equals(value.mode()))
+                .findFirst()
+                .map(Seen::of)
+                .orElse("");
         Seen.require(there, seen, "This sheet value");
     }
 

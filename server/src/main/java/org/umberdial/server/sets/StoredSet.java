@@ -13,22 +13,38 @@ import org.umberdial.core.set.Extra;
  *
  * @param models the deck's diode models, kept for export
  */
-public record StoredSet(String id, Label label, BenchSet set, Deck deck, Conditions conditions, Arrival arrival, int version, Instant createdAt, Instant touchedAt) {
+public record StoredSet(
+        String id,
+        Label label,
+        BenchSet set,
+        Deck deck,
+        Conditions conditions,
+        Arrival arrival,
+        int version,
+        Instant createdAt,
+        Instant touchedAt) {
     /** What the shop calls it. */
     public record Label(String title, String ticket, String place, String waitsFor) {}
 
     /**
      * What was read off the set and asked of its owner when it came in.
      *
-     * @param plate       text of its plate and chassis number
+     * @param plate text of its plate and chassis number
      * @param sheetOrigin where circuit and sheet come from when they are not the set's own; empty when they are
      */
-    public record Arrival(String ownerName, String ownerContact, String plate, String sheetOrigin, Set<Extra> extras, SupplyLabel supply) {}
+    public record Arrival(
+            String ownerName,
+            String ownerContact,
+            String plate,
+            String sheetOrigin,
+            Set<Extra> extras,
+            SupplyLabel supply) {}
 
     /**
      * The conditions at the bench, set in one place.
      *
      * @param switchedOnAt when the set was switched on; empty while it is off
      */
-    public record Conditions(double lineVolts, Optional<String> instrumentId, String mode, Optional<Instant> switchedOnAt) {}
+    public record Conditions(
+            double lineVolts, Optional<String> instrumentId, String mode, Optional<Instant> switchedOnAt) {}
 }

@@ -25,8 +25,8 @@ import org.umberdial.server.shelf.internal.ShelfTables;
 import org.umberdial.server.shop.ShopService;
 
 /**
- * The shelf. What it says of a set takes a solved circuit, so it is kept beside the set and reckoned anew only when the set or
- * the shop's rules have changed, and only for the sets that are shown.
+ * The shelf. What it says of a set takes a solved circuit, so it is kept beside the set and reckoned anew only when the
+ * set or the shop's rules have changed, and only for the sets that are shown.
  */
 @Service
 public class ShelfService {
@@ -42,7 +42,14 @@ public class ShelfService {
      *
      * @param summary empty when it has to be reckoned anew
      */
-    public record Entry(String id, StoredSet.Label label, String owner, ConstructionClass construction, Instant touchedAt, int revision, Optional<Summary> summary) {
+    public record Entry(
+            String id,
+            StoredSet.Label label,
+            String owner,
+            ConstructionClass construction,
+            Instant touchedAt,
+            int revision,
+            Optional<Summary> summary) {
         public Entry with(Summary reckoned) {
             return new Entry(id, label, owner, construction, touchedAt, revision, Optional.of(reckoned));
         }
@@ -58,7 +65,13 @@ public class ShelfService {
     private final ColdService colds;
     private final ShopService shops;
 
-    public ShelfService(ShelfTables tables, SetService sets, ReadingService readings, ArrivalService arrivals, ColdService colds, ShopService shops) {
+    public ShelfService(
+            ShelfTables tables,
+            SetService sets,
+            ReadingService readings,
+            ArrivalService arrivals,
+            ColdService colds,
+            ShopService shops) {
         this.tables = tables;
         this.sets = sets;
         this.readings = readings;
@@ -85,7 +98,9 @@ public class ShelfService {
         for (String word : wanted.strip().split("\\s+")) {
             if (!word.isEmpty()) {
                 List<String> ways = new ArrayList<>(List.of("%" + ShelfTables.literal(word) + "%"));
-                value(reader, word, Unit.OHM).or(() -> value(reader, word, Unit.FARAD)).ifPresent(value -> ways.add("% " + value + " ;%"));
+                value(reader, word, Unit.OHM)
+                        .or(() -> value(reader, word, Unit.FARAD))
+                        .ifPresent(value -> ways.add("% " + value + " ;%"));
                 terms.add(List.copyOf(ways));
             }
         }
@@ -94,7 +109,9 @@ public class ShelfService {
 
     private static Optional<String> value(ValueReader reader, String word, Unit unit) {
         try {
-            return word.matches(".*[0-9].*") ? Optional.of(Engineering.exact(reader.read(word, unit).value())) : Optional.empty();
+            return word.matches(".*[0-9].*")
+                    ? Optional.of(Engineering.exact(reader.read(word, unit).value()))
+                    : Optional.empty();
         } catch (InvalidEntry noValue) {
             return Optional.empty();
         }
@@ -103,15 +120,28 @@ public class ShelfService {
     private Summary summarise(String shopId, Entry entry, String rules) {
         StoredSet set = sets.set(shopId, entry.id());
         HousePolicy policy = shops.shop(shopId).policy();
-        VoltsReport report = VoltsJudge.judge(set.set(), readings.log(shopId, set.id()), policy, readings.bench(shopId, set));
+        VoltsReport report =
+                VoltsJudge.judge(set.set(), readings.log(shopId, set.id()), policy, readings.bench(shopId, set));
         ArrivalState arrival = arrivals.state(shopId, set);
-        Optional<NextAct> next = arrival.next().or(() -> arrival.powered() ? Optional.empty() : colds.next(shopId, set)).or(report::next);
-        Summary summary = new Summary(report.points().size(), (int) report.points().stream().filter(p -> p.verdict() != Verdict.UNREAD).count(), count(report, Verdict.BAD), count(report, Verdict.DOUBT), arrival.inspection().stops().size(), next.map(NextAct::title).orElse(""), next.map(NextAct::powered).orElse(false));
+        Optional<NextAct> next = arrival.next()
+                .or(() -> arrival.powered() ? Optional.empty() : colds.next(shopId, set))
+                .or(report::next);
+        Summary summary = new Summary(
+                report.points().size(),
+                (int) report.points().stream()
+                        .filter(p -> p.verdict() != Verdict.UNREAD)
+                        .count(),
+                count(report, Verdict.BAD),
+                count(report, Verdict.DOUBT),
+                arrival.inspection().stops().size(),
+                next.map(NextAct::title).orElse(""),
+                next.map(NextAct::powered).orElse(false));
         tables.keep(shopId, set.id(), entry.revision(), rules, summary);
         return summary;
     }
 
     private static int count(VoltsReport report, Verdict verdict) {
-        return (int) report.points().stream().filter(p -> p.verdict() == verdict).count();
+        return (int)
+                report.points().stream().filter(p -> p.verdict() == verdict).count();
     }
 }

@@ -22,14 +22,20 @@ public class ShopService {
     private final ZoneId zone;
     private volatile String localShop;
 
-    /** @param zone where this machine is, which a new shop takes for its own; the clocks of the code are UTC all the same */
+    /**
+     * @param zone where this machine is, which a new shop takes for its own; the clocks of the code are UTC all the
+     *     same
+     */
     public ShopService(ShopTables tables, Clock clock, @Value("${umber.time-zone}") ZoneId zone) {
         this.tables = tables;
         this.clock = clock;
         this.zone = zone;
     }
 
-    /** The first shop of this machine, whose owner keeps the server; made with the standard policy when there is none yet. */
+    /**
+     * The first shop of this machine, whose owner keeps the server; made with the standard policy when there is none
+     * yet.
+     */
     // Of its own: a caller's transaction that comes to nothing must not take the shop back.
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public String localShopId() {
@@ -47,8 +53,12 @@ public class ShopService {
     public String open(String name) {
         String id = UUID.randomUUID().toString();
         tables.insert(new Shop(id, name, zone, HousePolicy.standard(), 0), clock.instant());
-        tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Digital meter", Meter.parse("10M"), 0.01, false, 0));
-        tables.insertInstrument(id, new Instrument(UUID.randomUUID().toString(), "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
+        tables.insertInstrument(
+                id, new Instrument(UUID.randomUUID().toString(), "Digital meter", Meter.parse("10M"), 0.01, false, 0));
+        tables.insertInstrument(
+                id,
+                new Instrument(
+                        UUID.randomUUID().toString(), "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
         return id;
     }
 
@@ -63,10 +73,14 @@ public class ShopService {
         return tables.shop(shopId).orElseThrow(() -> Problem.notFound("The shop"));
     }
 
-    /** A short text that changes whenever the shop's policy or instruments do, so that what was judged by them can be kept. */
+    /**
+     * A short text that changes whenever the shop's policy or instruments do, so that what was judged by them can be
+     * kept.
+     */
     public String rules(String shopId) {
         List<Instrument> instruments = instruments(shopId);
-        return shop(shopId).version() + "." + instruments.size() + "." + instruments.stream().mapToInt(Instrument::version).sum();
+        return shop(shopId).version() + "." + instruments.size() + "."
+                + instruments.stream().mapToInt(Instrument::version).sum();
     }
 
     /** Saves the whole policy if nobody changed it since {@code shop.version()}. */
@@ -83,7 +97,9 @@ public class ShopService {
     }
 
     public Optional<Instrument> instrument(String shopId, String id) {
-        return tables.instruments(shopId).stream().filter(instrument -> instrument.id().equals(id)).findFirst();
+        return tables.instruments(shopId).stream()
+                .filter(instrument -> instrument.id().equals(id))
+                .findFirst();
     }
 
     /** Adds an instrument; the same id again changes nothing. */

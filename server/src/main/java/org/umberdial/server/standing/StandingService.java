@@ -24,11 +24,20 @@ public class StandingService {
 
     /** What the launcher's words mean to people. */
     private static final Map<String, String> SENTENCES = Map.of(
-            "ENDED_WITHOUT_WARNING", "Umber Dial ended without warning and was started again. Everything shown as saved is here; check your last entry.",
-            "DATABASE_STARTED_AGAIN", "The database ended by itself and was started again. Everything shown as saved is here; check your last entry.",
-            "APPLICATION_STARTED_AGAIN", "The application ended by itself and was started again. Everything shown as saved is here; check your last entry.",
-            "RESTORE_BROKEN_OFF", "A restore was broken off. The shop is as it was before it; run the restore again at the machine.",
-            "BACKUP_FAILED", "The daily backup could not be written. Look at the free space on the machine, and make a backup by hand.");
+            "ENDED_WITHOUT_WARNING",
+                    "Umber Dial ended without warning and was started again. Everything shown as saved is "
+                            + "here; check your last entry.",
+            "DATABASE_STARTED_AGAIN",
+                    "The database ended by itself and was started again. Everything shown as saved is here; "
+                            + "check your last entry.",
+            "APPLICATION_STARTED_AGAIN",
+                    "The application ended by itself and was started again. Everything shown as saved is "
+                            + "here; check your last entry.",
+            "RESTORE_BROKEN_OFF",
+                    "A restore was broken off. The shop is as it was before it; run the restore again at the machine.",
+            "BACKUP_FAILED",
+                    "The daily backup could not be written. Look at the free space on the machine, and make a "
+                            + "backup by hand.");
 
     /** @param at when it happened; also what this event is told from others by */
     public record Event(Instant at, String sentence) {}
@@ -38,7 +47,11 @@ public class StandingService {
     private final long kept;
     private final Clock clock;
 
-    StandingService(@Value("${umber.home}") Path home, @Value("${umber.space.warned-below-bytes}") long warned, @Value("${umber.space.kept-for-readings-bytes}") long kept, Clock clock) {
+    StandingService(
+            @Value("${umber.home}") Path home,
+            @Value("${umber.space.warned-below-bytes}") long warned,
+            @Value("${umber.space.kept-for-readings-bytes}") long kept,
+            Clock clock) {
         this.home = home;
         this.warned = warned;
         this.kept = kept;
@@ -63,9 +76,12 @@ public class StandingService {
             return Optional.empty();
         }
         String first = "The disk is nearly full: " + free / MEGABYTE + " MB are left.";
-        return Optional.of(free < kept
-                ? first + " Photos and bundles are not taken any more, so that readings still fit. Free some space on the machine."
-                : first + " Free some space on the machine before it runs out; a photo takes about 1 MB.");
+        return Optional.of(
+                free < kept
+                        ? first
+                                + " Photos and bundles are not taken any more, so that readings still fit. "
+                                + "Free some space on the machine."
+                        : first + " Free some space on the machine before it runs out; a photo takes about 1 MB.");
     }
 
     /**
@@ -76,7 +92,11 @@ public class StandingService {
     public void requireRoomFor(long bytes) {
         long free = freeBytes();
         if (free >= 0 && free - bytes < kept) {
-            throw new Problem(Problem.Kind.DISK_FULL, "The disk is nearly full (" + free / MEGABYTE + " MB left), so this file was not taken; the rest is kept for readings. Free some space on the machine, then send it again.");
+            throw new Problem(
+                    Problem.Kind.DISK_FULL,
+                    "The disk is nearly full (" + free / MEGABYTE
+                            + " MB left), so this file was not taken; the rest is kept for readings. Free "
+                            + "some space on the machine, then send it again.");
         }
     }
 
@@ -86,7 +106,9 @@ public class StandingService {
             JsonNode said = JSON.readTree(Files.readString(home.resolve("standing.json")));
             Instant at = Instant.parse(said.path("at").asString(""));
             String sentence = SENTENCES.get(said.path("kind").asString(""));
-            return sentence == null || at.plus(TOLD_FOR).isBefore(clock.instant()) ? Optional.empty() : Optional.of(new Event(at, sentence));
+            return sentence == null || at.plus(TOLD_FOR).isBefore(clock.instant())
+                    ? Optional.empty()
+                    : Optional.of(new Event(at, sentence));
         } catch (IOException | JacksonException | java.time.format.DateTimeParseException nothing) {
             return Optional.empty();
         }

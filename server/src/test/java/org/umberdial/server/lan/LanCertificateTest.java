@@ -25,7 +25,11 @@ class LanCertificateTest {
     void namesEveryAddress_andItsKeyIsItsUsersAlone() throws Exception {
         LanCertificate made = LanCertificate.at(place, HERE, NOW);
         X509Certificate certificate = made.read();
-        assertEquals(HERE, certificate.getSubjectAlternativeNames().stream().map(name -> (String) name.get(1)).toList());
+        assertEquals(
+                HERE,
+                certificate.getSubjectAlternativeNames().stream()
+                        .map(name -> (String) name.get(1))
+                        .toList());
         assertEquals(-1, certificate.getBasicConstraints(), "it signs for nobody else");
         certificate.verify(certificate.getPublicKey());
         assertEquals("rw-------", PosixFilePermissions.toString(Files.getPosixFilePermissions(made.key())));
@@ -35,9 +39,15 @@ class LanCertificateTest {
     @Test
     void isKept_untilItEndsSoonOrTheMachineIsFoundElsewhere() throws Exception {
         String first = LanCertificate.at(place, HERE, NOW).fingerprint();
-        assertEquals(first, LanCertificate.at(place, HERE, NOW.plus(Duration.ofDays(300))).fingerprint());
-        String second = LanCertificate.at(place, HERE, NOW.plus(Duration.ofDays(370))).fingerprint();
+        assertEquals(
+                first,
+                LanCertificate.at(place, HERE, NOW.plus(Duration.ofDays(300))).fingerprint());
+        String second =
+                LanCertificate.at(place, HERE, NOW.plus(Duration.ofDays(370))).fingerprint();
         assertNotEquals(first, second);
-        assertNotEquals(second, LanCertificate.at(place, List.of("192.0.2.9"), NOW.plus(Duration.ofDays(371))).fingerprint());
+        assertNotEquals(
+                second,
+                LanCertificate.at(place, List.of("192.0.2.9"), NOW.plus(Duration.ofDays(371)))
+                        .fingerprint());
     }
 }

@@ -22,10 +22,10 @@ import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.volts.Bench;
+import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.readings.internal.ReadingTables;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.ShopService;
@@ -35,22 +35,39 @@ class ReadingServiceTest {
 
     private final ReadingTables tables = mock(ReadingTables.class);
     private final SetService sets = mock(SetService.class);
-    private final ReadingService service = new ReadingService(tables, sets, mock(JournalService.class), mock(ShopService.class), Clock.fixed(NOW, ZoneOffset.UTC));
+    private final ReadingService service = new ReadingService(
+            tables, sets, mock(JournalService.class), mock(ShopService.class), Clock.fixed(NOW, ZoneOffset.UTC));
 
     private static StoredSet setOnSince(Instant on) {
         BenchSet set = new BenchSet(ConstructionClass.BATTERY, List.of(), List.of(), List.of(), List.of(), List.of());
         Deck deck = new Deck("", List.of(), java.util.Map.of(), List.of(), List.of(), List.of(), List.of());
-        return new StoredSet("s", new StoredSet.Label("t", "", "", ""), set, deck, new StoredSet.Conditions(117, Optional.empty(), "", Optional.ofNullable(on)), new StoredSet.Arrival("", "", "", "", java.util.Set.of(), org.umberdial.core.arrival.SupplyLabel.UNKNOWN), 0, NOW, NOW);
+        return new StoredSet(
+                "s",
+                new StoredSet.Label("t", "", "", ""),
+                set,
+                deck,
+                new StoredSet.Conditions(117, Optional.empty(), "", Optional.ofNullable(on)),
+                new StoredSet.Arrival(
+                        "", "", "", "", java.util.Set.of(), org.umberdial.core.arrival.SupplyLabel.UNKNOWN),
+                0,
+                NOW,
+                NOW);
     }
 
     private Reading reading(Instant on, Instant taken) {
         Entry entry = new Entry("b1", "0", ReadingKind.DC, 118, "", false);
-        return service.reading("r", entry, setOnSince(on), new Bench(117, Optional.empty(), 0, ""), Optional.ofNullable(taken));
+        return service.reading(
+                "r", entry, setOnSince(on), new Bench(117, Optional.empty(), 0, ""), Optional.ofNullable(taken));
     }
 
     @Test
     void minutesSinceSwitchOn_areCountedToTheTimeTaken() {
-        assertEquals(12.5, reading(NOW.minusSeconds(900), NOW.minusSeconds(150)).minutesOn().orElseThrow(), 1e-9);
+        assertEquals(
+                12.5,
+                reading(NOW.minusSeconds(900), NOW.minusSeconds(150))
+                        .minutesOn()
+                        .orElseThrow(),
+                1e-9);
         assertTrue(reading(null, NOW).minutesOn().isEmpty());
     }
 
@@ -67,6 +84,9 @@ class ReadingServiceTest {
         service.keep(new Caller("shop", "a"), "s", reading(null, NOW), "entry strip", "");
         verify(sets, never()).touch(any(), any(), any());
         when(tables.same(any(), any(), any())).thenReturn(false);
-        assertThrows(Problem.class, () -> service.keep(new Caller("shop", "a"), "s", reading(null, NOW), "entry strip", ""), "the same id with other content");
+        assertThrows(
+                Problem.class,
+                () -> service.keep(new Caller("shop", "a"), "s", reading(null, NOW), "entry strip", ""),
+                "the same id with other content");
     }
 }

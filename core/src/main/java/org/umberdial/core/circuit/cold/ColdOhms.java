@@ -13,8 +13,8 @@ import org.umberdial.core.circuit.sparse.SparsePattern;
 /**
  * In-circuit resistances of a cold set, everything settled.
  *
- * <p>Resistors, contacts, windings and leaks conduct; heaters and lamps at their cold resistance; the line is unplugged and
- * batteries are out. One factorisation answers every node against one reference.
+ * <p>Resistors, contacts, windings and leaks conduct; heaters and lamps at their cold resistance; the line is unplugged
+ * and batteries are out. One factorisation answers every node against one reference.
  */
 public final class ColdOhms {
     private final Network network;
@@ -51,7 +51,9 @@ public final class ColdOhms {
      * @throws IllegalArgumentException when there is no such node
      */
     public Map<String, Double> chart(String from) {
-        int reference = network.node(from).orElseThrow(() -> new IllegalArgumentException("there is no node " + from + " in the deck; node names are case-blind and stand behind the part names."));
+        int reference = network.node(from)
+                .orElseThrow(() -> new IllegalArgumentException("there is no node " + from
+                        + " in the deck; node names are case-blind and stand behind the part names."));
         int size = network.names().size() + 1;
         int[] group = groups(size);
         SparsePattern pattern = new SparsePattern(size);
@@ -117,7 +119,8 @@ public final class ColdOhms {
         Arrays.setAll(group, i -> i);
         for (int i = 0; i < siemens.length; i++) {
             if (siemens[i] > 0) {
-                group[root(group, network.branches().get(i).a() + 1)] = root(group, network.branches().get(i).b() + 1);
+                group[root(group, network.branches().get(i).a() + 1)] =
+                        root(group, network.branches().get(i).b() + 1);
             }
         }
         return group;

@@ -9,13 +9,13 @@ import java.util.Optional;
  * One part line of a deck.
  *
  * @param reference as written, its first letter names the kind of card
- * @param nodes     in the order of the card, lower case; for K cards the names of the coupled windings
- * @param value     SI value for R, C, L, K and DC sources; for {@code SIN} sources the RMS volts; empty when it has none
- * @param model     model or tube type for D and X cards, empty otherwise
- * @param hertz     frequency of a {@code SIN} source, 0 for DC
+ * @param nodes in the order of the card, lower case; for K cards the names of the coupled windings
+ * @param value SI value for R, C, L, K and DC sources; for {@code SIN} sources the RMS volts; empty when it has none
+ * @param model model or tube type for D and X cards, empty otherwise
+ * @param hertz frequency of a {@code SIN} source, 0 for DC
  * @param parameters {@code NAME=number} pairs of an X card, names in upper case
- * @param keys      the pairs behind {@code ;}, names in lower case, in the order written
- * @param line      line number in the file, from 1; 0 when it was not read from one
+ * @param keys the pairs behind {@code ;}, names in lower case, in the order written
+ * @param line line number in the file, from 1; 0 when it was not read from one
  */
 public record Card(
         String reference,
@@ -37,15 +37,23 @@ public record Card(
 
     /** The {@code kind=} key in lower case, or what the letter alone says. */
     public String kind() {
-        return key("kind").map(kind -> kind.toLowerCase(Locale.ROOT)).orElse(switch (letter()) {
-            case 'R' -> "resistor";
-            case 'C' -> "capacitor";
-            case 'L' -> "winding";
-            case 'V' -> hertz > 0 ? "line" : "source";
-            case 'I' -> "source";
-            case 'D' -> "silicon";
-            case 'X' -> model.equals("XFMR") ? "transformer" : model.equals("SELENIUM") ? "selenium" : model.equals("LAMP") ? "lamp" : "tube";
-            default -> "coupling";
-        });
+        return key("kind")
+                .map(kind -> kind.toLowerCase(Locale.ROOT))
+                .orElse(
+                        switch (letter()) {
+                            case 'R' -> "resistor";
+                            case 'C' -> "capacitor";
+                            case 'L' -> "winding";
+                            case 'V' -> hertz > 0 ? "line" : "source";
+                            case 'I' -> "source";
+                            case 'D' -> "silicon";
+                            case 'X' ->
+                                model.equals("XFMR")
+                                        ? "transformer"
+                                        : model.equals("SELENIUM")
+                                                ? "selenium"
+                                                : model.equals("LAMP") ? "lamp" : "tube";
+                            default -> "coupling";
+                        });
     }
 }

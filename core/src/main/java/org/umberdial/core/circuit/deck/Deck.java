@@ -8,10 +8,10 @@ import java.util.Set;
 /**
  * A deck as read: every card in file order, and what the structured comments say.
  *
- * @param models     {@code .model} names in upper case with their parameters
+ * @param models {@code .model} names in upper case with their parameters
  * @param testPoints nodes of {@code *TP}, in probing order
- * @param modes      modes, the default first; empty when the set has only one
- * @param notes      what was passed over, for the person who loaded it
+ * @param modes modes, the default first; empty when the set has only one
+ * @param notes what was passed over, for the person who loaded it
  */
 public record Deck(
         String title,

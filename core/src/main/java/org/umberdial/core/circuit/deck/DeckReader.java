@@ -23,9 +23,29 @@ public final class DeckReader {
 
     /** References, nodes, types and modes; also what the database holds. */
     private static final int LONGEST_NAME = 40;
-    private static final Set<String> PASSED_OVER = Set.of(".tran", ".op", ".print", ".plot", ".meas", ".measure", ".options", ".option", ".save", ".ic", ".nodeset", ".temp", ".ac", ".dc", ".probe", ".backanno", ".tf", ".global");
+
+    private static final Set<String> PASSED_OVER = Set.of(
+            ".tran",
+            ".op",
+            ".print",
+            ".plot",
+            ".meas",
+            ".measure",
+            ".options",
+            ".option",
+            ".save",
+            ".ic",
+            ".nodeset",
+            ".temp",
+            ".ac",
+            ".dc",
+            ".probe",
+            ".backanno",
+            ".tf",
+            ".global");
     private static final Pattern KEY = Pattern.compile("([A-Za-z_][A-Za-z_0-9]*)=(\"[^\"]*\"|\\S+)");
-    private static final Pattern INCLUDE = Pattern.compile("\\.inc(?:lude)?\\s+[\"']?([^\"']+?)[\"']?", Pattern.CASE_INSENSITIVE);
+    private static final Pattern INCLUDE =
+            Pattern.compile("\\.inc(?:lude)?\\s+[\"']?([^\"']+?)[\"']?", Pattern.CASE_INSENSITIVE);
     private static final Pattern SIN = Pattern.compile("SIN\\s*\\(([^)]*)\\)", Pattern.CASE_INSENSITIVE);
 
     private final Map<String, Double> parameters = new HashMap<>();
@@ -40,6 +60,7 @@ public final class DeckReader {
     private final Set<String> passedOver = new HashSet<>();
     /** References that a {@code *=} comment gave back; the equivalent below it is left. */
     private final Set<String> restored = new HashSet<>();
+
     private final Function<String, Optional<String>> files;
 
     private DeckReader(Function<String, Optional<String>> files) {
@@ -55,7 +76,7 @@ public final class DeckReader {
     }
 
     /**
-     * @param text  the whole file
+     * @param text the whole file
      * @param files finds a file beside it by the name in {@code .include}
      * @throws DeckRefused with every fault found; one in an included file has the line of its {@code .include}
      */
@@ -96,14 +117,17 @@ public final class DeckReader {
 
     private Deck collect(String text) {
         if (text.chars().anyMatch(c -> c < 9 || c == 0xFFFD)) {
-            throw new DeckRefused(List.of(new DeckRefused.Fault(0, "This is not a text file; give a SPICE deck saved as plain text.")));
+            throw new DeckRefused(List.of(
+                    new DeckRefused.Fault(0, "This is not a text file; give a SPICE deck saved as plain text.")));
         }
         List<Numbered> lines = joinContinuations(text.split("\\R", -1));
         if (lines.isEmpty()) {
-            throw new DeckRefused(List.of(new DeckRefused.Fault(0, "The deck is empty; the first line is its title, then one part a line.")));
+            throw new DeckRefused(List.of(
+                    new DeckRefused.Fault(0, "The deck is empty; the first line is its title, then one part a line.")));
         }
         if (lines.size() > LARGEST) {
-            throw new DeckRefused(List.of(new DeckRefused.Fault(0, "The deck has " + lines.size() + " lines; at most " + LARGEST + " are read.")));
+            throw new DeckRefused(List.of(new DeckRefused.Fault(
+                    0, "The deck has " + lines.size() + " lines; at most " + LARGEST + " are read.")));
         }
         lines = withIncluded(lines);
         readParameters(lines);
@@ -117,11 +141,13 @@ public final class DeckReader {
                 skipping = true;
             }
             if (lower.startsWith(".subckt") && passedOver.add(".subckt")) {
-                notes.add("Line " + line.number + ": " + line.text.strip().split("\\s+")[0] + " was passed over; tubes and transformers get their models from their type here.");
+                notes.add("Line " + line.number + ": " + line.text.strip().split("\\s+")[0]
+                        + " was passed over; tubes and transformers get their models from their type here.");
             }
             if (lower.startsWith(".control")) {
                 skipping = true;
-                notes.add("Line " + line.number + ": the .control block was passed over; it says nothing about the circuit.");
+                notes.add("Line " + line.number
+                        + ": the .control block was passed over; it says nothing about the circuit.");
             }
             if (!skipping && !lower.isEmpty() && !lower.startsWith(".ends")) {
                 readLine(line);
@@ -134,7 +160,14 @@ public final class DeckReader {
             }
         }
         String title = lines.get(0).text.replaceFirst("^\\*\\s*", "").strip();
-        return new Deck(title, List.copyOf(cards), Map.copyOf(models), List.copyOf(sockets), List.copyOf(testPoints), namedModes(), List.copyOf(notes));
+        return new Deck(
+                title,
+                List.copyOf(cards),
+                Map.copyOf(models),
+                List.copyOf(sockets),
+                List.copyOf(testPoints),
+                namedModes(),
+                List.copyOf(notes));
     }
 
     /** Puts the lines of included files in place of their {@code .include}; files within files are refused. */
@@ -153,7 +186,10 @@ public final class DeckReader {
             }
         }
         if (all.size() > LARGEST) {
-            throw new DeckRefused(List.of(new DeckRefused.Fault(0, "With its included files the deck has " + all.size() + " lines; at most " + LARGEST + " are read.")));
+            throw new DeckRefused(List.of(new DeckRefused.Fault(
+                    0,
+                    "With its included files the deck has " + all.size() + " lines; at most " + LARGEST
+                            + " are read.")));
         }
         return all;
     }
@@ -178,20 +214,26 @@ public final class DeckReader {
     /** Joins a continuation ahead of the keys of the line it continues. */
     private static String joined(String first, String more) {
         int keys = first.indexOf(';');
-        return keys < 0 ? first + " " + more : first.substring(0, keys) + " " + more + (more.indexOf(';') < 0 ? " " + first.substring(keys) : " " + first.substring(keys + 1));
+        return keys < 0
+                ? first + " " + more
+                : first.substring(0, keys) + " " + more
+                        + (more.indexOf(';') < 0 ? " " + first.substring(keys) : " " + first.substring(keys + 1));
     }
 
     private void readParameters(List<Numbered> lines) {
         for (Numbered line : lines) {
             String text = line.text.strip();
             if (text.toLowerCase(Locale.ROOT).startsWith(".param")) {
-                Matcher matcher = Pattern.compile("([A-Za-z_][A-Za-z_0-9]*)\\s*=\\s*(\\S+)").matcher(text.replaceAll(";.*", ""));
+                Matcher matcher = Pattern.compile("([A-Za-z_][A-Za-z_0-9]*)\\s*=\\s*(\\S+)")
+                        .matcher(text.replaceAll(";.*", ""));
                 while (matcher.find()) {
                     Optional<Double> value = SpiceNumber.read(matcher.group(2));
                     if (value.isPresent()) {
                         parameters.put(matcher.group(1).toLowerCase(Locale.ROOT), value.get());
                     } else {
-                        fault(line, "the parameter " + matcher.group(1) + " is “" + matcher.group(2) + "”; give a number.");
+                        fault(
+                                line,
+                                "the parameter " + matcher.group(1) + " is “" + matcher.group(2) + "”; give a number.");
                     }
                 }
             }
@@ -219,7 +261,7 @@ public final class DeckReader {
         String[] words = text.split("\\s+");
         switch (words[0].toUpperCase(Locale.ROOT)) {
             case "*TP", "*MODES", "*PINS" -> readStructured(line, words);
-            default -> { }
+            default -> {}
         }
     }
 
@@ -264,16 +306,24 @@ public final class DeckReader {
             return;
         } else if (PASSED_OVER.contains(word)) {
             passedOver.add(word);
-            notes.add("Line " + line.number + ": " + word + " was passed over; it tells a simulator what to do and says nothing about the circuit.");
+            notes.add("Line " + line.number + ": " + word
+                    + " was passed over; it tells a simulator what to do and says nothing about the circuit.");
         } else if (word.equals(".include") || word.equals(".inc") || word.equals(".lib")) {
-            fault(line, word + " names another file, which is not here; put it beside the deck, or its lines into the deck.");
+            fault(
+                    line,
+                    word
+                            + " names another file, which is not here; put it beside the deck, or its lines "
+                            + "into the deck.");
         } else if (!word.equals(".param") && !word.equals(".title")) {
             fault(line, word + " is not known here; part lines, .param and .model are read.");
         }
     }
 
     private void readModel(Numbered line, String text) {
-        String[] words = text.replaceAll(";.*", "").replaceAll("[(),]", " ").replaceAll("\\s*=\\s*", "=").split("\\s+");
+        String[] words = text.replaceAll(";.*", "")
+                .replaceAll("[(),]", " ")
+                .replaceAll("\\s*=\\s*", "=")
+                .split("\\s+");
         if (words.length < 3 || !words[2].equalsIgnoreCase("D")) {
             fault(line, "only diode models are read: .model NAME D(IS=... N=... RS=...).");
             return;
@@ -305,11 +355,17 @@ public final class DeckReader {
         }
         char letter = Character.toUpperCase(reference.charAt(0));
         if ("RCLKVIDX".indexOf(letter) < 0 || reference.length() < 2) {
-            fault(line, "“" + reference + "” is no part line; a part begins with R, C, L, K, V, I, D or X and a name, as in R7.");
+            fault(
+                    line,
+                    "“" + reference
+                            + "” is no part line; a part begins with R, C, L, K, V, I, D or X and a name, as in R7.");
             return;
         }
         if (Arrays.stream(body.split("\\s+")).anyMatch(word -> word.length() > LONGEST_NAME)) {
-            fault(line, reference.substring(0, Math.min(12, reference.length())) + ": a name or value has more than " + LONGEST_NAME + " characters; shorten it.");
+            fault(
+                    line,
+                    reference.substring(0, Math.min(12, reference.length())) + ": a name or value has more than "
+                            + LONGEST_NAME + " characters; shorten it.");
             return;
         }
         Integer before = lineOf.putIfAbsent(reference.toUpperCase(Locale.ROOT), line.number);
@@ -332,11 +388,15 @@ public final class DeckReader {
             fault(line, words[0] + " needs two nodes" + (letter == 'D' ? " and a model." : " and a value."));
             return;
         }
-        List<String> nodes = letter == 'K' ? List.of(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT)) : List.of(node(words[1]), node(words[2]));
+        List<String> nodes = letter == 'K'
+                ? List.of(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT))
+                : List.of(node(words[1]), node(words[2]));
         if (letter == 'D') {
             String model = words.length > 3 ? words[3].toUpperCase(Locale.ROOT) : "";
             if (model.isEmpty()) {
-                fault(line, words[0] + " needs a model, as in " + words[0] + " " + words[1] + " " + words[2] + " SILICON.");
+                fault(
+                        line,
+                        words[0] + " needs a model, as in " + words[0] + " " + words[1] + " " + words[2] + " SILICON.");
             }
             add(line, words[0], nodes, Optional.empty(), model, 0, Map.of(), keys);
             return;
@@ -345,18 +405,23 @@ public final class DeckReader {
             readSine(line, words, nodes, sin.group(1), keys, letter);
             return;
         }
-        String number = words.length > 3 && words[3].equalsIgnoreCase("DC") && words.length > 4 ? words[4] : words.length > 3 ? words[3] : "";
+        String number = words.length > 3 && words[3].equalsIgnoreCase("DC") && words.length > 4
+                ? words[4]
+                : words.length > 3 ? words[3] : "";
         Optional<Double> value = number(line, words[0], number, letter);
         value.ifPresent(v -> checkRange(line, words[0], v, letter));
         value.ifPresent(v -> add(line, words[0], nodes, Optional.of(v), "", 0, Map.of(), keys));
     }
 
-    private void readSine(Numbered line, String[] words, List<String> nodes, String inside, Map<String, String> keys, char letter) {
+    private void readSine(
+            Numbered line, String[] words, List<String> nodes, String inside, Map<String, String> keys, char letter) {
         String[] terms = inside.strip().split("[\\s,]+");
         Optional<Double> peak = terms.length > 1 ? SpiceNumber.read(terms[1]) : Optional.empty();
         Optional<Double> hertz = terms.length > 2 ? SpiceNumber.read(terms[2]) : Optional.empty();
         if (letter != 'V' || peak.isEmpty() || hertz.isEmpty() || !(hertz.get() > 0) || !(peak.get() > 0)) {
-            fault(line, words[0] + ": write the line as V name node node SIN(0 peak hertz), for example SIN(0 169.7 60).");
+            fault(
+                    line,
+                    words[0] + ": write the line as V name node node SIN(0 peak hertz), for example SIN(0 169.7 60).");
             return;
         }
         add(line, words[0], nodes, Optional.of(peak.get() / Math.sqrt(2)), "", hertz.get(), Map.of(), keys);
@@ -371,7 +436,11 @@ public final class DeckReader {
                 continue;
             }
             if (words.isEmpty()) {
-                fault(line, "“" + word + "” stands where the reference belongs; a card begins with one, as in XV1 v1_plate v1_grid 0 12AV6_T.");
+                fault(
+                        line,
+                        "“" + word
+                                + "” stands where the reference belongs; a card begins with one, as in XV1 "
+                                + "v1_plate v1_grid 0 12AV6_T.");
                 return;
             }
             String[] pair = word.split("=", 2);
@@ -382,11 +451,29 @@ public final class DeckReader {
             fault(line, words.get(0) + " needs its nodes and a type, as in XV1 v1_plate v1_grid 0 12AV6_T.");
             return;
         }
-        List<String> nodes = words.subList(1, words.size() - 1).stream().map(DeckReader::node).toList();
-        add(line, words.get(0), nodes, Optional.empty(), words.get(words.size() - 1).toUpperCase(Locale.ROOT), 0, values, keys);
+        List<String> nodes = words.subList(1, words.size() - 1).stream()
+                .map(DeckReader::node)
+                .toList();
+        add(
+                line,
+                words.get(0),
+                nodes,
+                Optional.empty(),
+                words.get(words.size() - 1).toUpperCase(Locale.ROOT),
+                0,
+                values,
+                keys);
     }
 
-    private void add(Numbered line, String reference, List<String> nodes, Optional<Double> value, String model, double hertz, Map<String, Double> values, Map<String, String> keys) {
+    private void add(
+            Numbered line,
+            String reference,
+            List<String> nodes,
+            Optional<Double> value,
+            String model,
+            double hertz,
+            Map<String, Double> values,
+            Map<String, String> keys) {
         cards.add(new Card(reference.toUpperCase(Locale.ROOT), nodes, value, model, hertz, values, keys, line.number));
     }
 
@@ -401,7 +488,8 @@ public final class DeckReader {
             return Optional.empty();
         }
         String name = text.replaceAll("^\\{|\\}$", "").toLowerCase(Locale.ROOT);
-        Optional<Double> value = parameters.containsKey(name) ? Optional.of(parameters.get(name)) : SpiceNumber.read(text);
+        Optional<Double> value =
+                parameters.containsKey(name) ? Optional.of(parameters.get(name)) : SpiceNumber.read(text);
         if (value.isEmpty()) {
             fault(line, reference + ": “" + text + "” is no number; write for example 4.7k, 10meg or 100n.");
         }
@@ -425,7 +513,9 @@ public final class DeckReader {
         Matcher matcher = KEY.matcher(text);
         while (matcher.find()) {
             String value = matcher.group(2);
-            keys.put(matcher.group(1).toLowerCase(Locale.ROOT), value.startsWith("\"") ? value.substring(1, value.length() - 1) : value);
+            keys.put(
+                    matcher.group(1).toLowerCase(Locale.ROOT),
+                    value.startsWith("\"") ? value.substring(1, value.length() - 1) : value);
         }
         return keys;
     }
@@ -435,7 +525,12 @@ public final class DeckReader {
         if (!modes.isEmpty()) {
             return List.copyOf(modes);
         }
-        return cards.stream().flatMap(card -> card.key("closed").stream()).flatMap(closed -> Arrays.stream(closed.split(","))).filter(mode -> !mode.isBlank()).distinct().toList();
+        return cards.stream()
+                .flatMap(card -> card.key("closed").stream())
+                .flatMap(closed -> Arrays.stream(closed.split(",")))
+                .filter(mode -> !mode.isBlank())
+                .distinct()
+                .toList();
     }
 
     private static String node(String text) {

@@ -16,10 +16,17 @@ public final class DeckWriter {
         for (Card card : deck.cards()) {
             out.append(line(card)).append('\n');
         }
-        deck.models().forEach((name, values) -> out.append(".model ").append(name).append(" D(").append(pairs(values)).append(")\n"));
+        deck.models()
+                .forEach((name, values) -> out.append(".model ")
+                        .append(name)
+                        .append(" D(")
+                        .append(pairs(values))
+                        .append(")\n"));
         for (Deck.SocketPins socket : deck.sockets()) {
             out.append("*PINS ").append(socket.socket()).append(' ').append(socket.type());
-            socket.pins().forEach((pin, node) -> out.append(' ').append(pin).append('=').append(node));
+            socket.pins()
+                    .forEach((pin, node) ->
+                            out.append(' ').append(pin).append('=').append(node));
             out.append('\n');
         }
         if (!deck.testPoints().isEmpty()) {
@@ -32,9 +39,17 @@ public final class DeckWriter {
     public static String line(Card card) {
         StringBuilder out = new StringBuilder(card.reference()).append(' ').append(String.join(" ", card.nodes()));
         if (card.hertz() > 0) {
-            out.append(" SIN(0 ").append(number(nineDigits(card.value().orElse(0.0) * Math.sqrt(2)))).append(' ').append(number(card.hertz())).append(')');
+            out.append(" SIN(0 ")
+                    .append(number(nineDigits(card.value().orElse(0.0) * Math.sqrt(2))))
+                    .append(' ')
+                    .append(number(card.hertz()))
+                    .append(')');
         } else if (card.value().isPresent()) {
-            out.append(' ').append(card.letter() == 'R' && card.value().get() < 1 ? plain(card.value().get()) : number(card.value().get()));
+            out.append(' ')
+                    .append(
+                            card.letter() == 'R' && card.value().get() < 1
+                                    ? plain(card.value().get())
+                                    : number(card.value().get()));
         } else {
             out.append(' ').append(card.model());
         }
@@ -42,18 +57,22 @@ public final class DeckWriter {
             out.append(' ').append(pairs(card.parameters()));
         }
         if (!card.keys().isEmpty()) {
-            out.append(" ; ").append(card.keys().entrySet().stream().map(DeckWriter::key).collect(Collectors.joining(" ")));
+            out.append(" ; ")
+                    .append(card.keys().entrySet().stream().map(DeckWriter::key).collect(Collectors.joining(" ")));
         }
         return out.toString();
     }
 
     private static String key(Map.Entry<String, String> entry) {
-        boolean quoted = entry.getValue().chars().anyMatch(Character::isWhitespace) || entry.getValue().isEmpty();
+        boolean quoted = entry.getValue().chars().anyMatch(Character::isWhitespace)
+                || entry.getValue().isEmpty();
         return entry.getKey() + "=" + (quoted ? '"' + entry.getValue() + '"' : entry.getValue());
     }
 
     private static String pairs(Map<String, Double> values) {
-        return values.entrySet().stream().map(e -> e.getKey() + "=" + number(e.getValue())).collect(Collectors.joining(" "));
+        return values.entrySet().stream()
+                .map(e -> e.getKey() + "=" + number(e.getValue()))
+                .collect(Collectors.joining(" "));
     }
 
     /** Milliohms as a plain decimal, since the reader refuses a bare m on a resistor. */
@@ -63,7 +82,9 @@ public final class DeckWriter {
 
     /** The peak is kept as RMS in between; nine digits drop what the square root left. */
     private static double nineDigits(double value) {
-        return new java.math.BigDecimal(value).round(new java.math.MathContext(9)).doubleValue();
+        return new java.math.BigDecimal(value)
+                .round(new java.math.MathContext(9))
+                .doubleValue();
     }
 
     /** Shortest decimal with a SPICE suffix; reads back exactly. */

@@ -3,14 +3,14 @@ package org.umberdial.core.circuit.law;
 /**
  * A heater or lamp: resistance and warmth by the power it has taken.
  *
- * <p>At rest I ~ V^0.55, so R/R0 = (P/P0)^(0.45/1.55). Warmth w is the power it would take to hold its temperature, over
- * the rated power; it follows the true power with one time constant, and R = R0 (w + wc)^0.29, where wc sets the cold
- * resistance. Source: tungsten's resistance and radiation over 300 to 2500 K, as lamp tables give them.
+ * <p>At rest I ~ V^0.55, so R/R0 = (P/P0)^(0.45/1.55). Warmth w is the power it would take to hold its temperature,
+ * over the rated power; it follows the true power with one time constant, and R = R0 (w + wc)^0.29, where wc sets the
+ * cold resistance. Source: tungsten's resistance and radiation over 300 to 2500 K, as lamp tables give them.
  *
- * @param ratedVolts   [V] RMS
+ * @param ratedVolts [V] RMS
  * @param ratedAmperes [A] RMS
- * @param coldRatio    hot over cold resistance: about 7 for a heater, 13 for a lamp
- * @param seconds      time constant of warming up
+ * @param coldRatio hot over cold resistance: about 7 for a heater, 13 for a lamp
+ * @param seconds time constant of warming up
  */
 public record Filament(double ratedVolts, double ratedAmperes, double coldRatio, double seconds) {
     private static final double POWER = 0.45 / 1.55;
@@ -18,6 +18,7 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
     private static final double HALF_WARMTH = 0.5;
     /** Warmth up to which it gives none. */
     private static final double COLD_WARMTH = 0.1;
+
     private static final double SCALE = 1 / (share(1) - share(COLD_WARMTH));
 
     public static Filament lamp(double volts, double amperes) {
@@ -60,8 +61,9 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
     }
 
     /**
-     * The share of its full current a cathode gives at this warmth: all of it near the rated heat, half at half the power,
-     * next to nothing at a quarter, nothing at a tenth. Space charge hides a cooler cathode until it is much too cool.
+     * The share of its full current a cathode gives at this warmth: all of it near the rated heat, half at half the
+     * power, next to nothing at a quarter, nothing at a tenth. Space charge hides a cooler cathode until it is much too
+     * cool.
      */
     public static double emission(double warmth) {
         if (warmth <= COLD_WARMTH) {
@@ -78,7 +80,8 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
 
     /** {@link #emission} as a simulator's expression. */
     public static String emissionExpression(String w) {
-        return Soft.text("%.12g*(1/(1+pow(%.4g/max(%s,%.4g),6))-%.12g)", SCALE, HALF_WARMTH, w, COLD_WARMTH, share(COLD_WARMTH));
+        return Soft.text(
+                "%.12g*(1/(1+pow(%.4g/max(%s,%.4g),6))-%.12g)", SCALE, HALF_WARMTH, w, COLD_WARMTH, share(COLD_WARMTH));
     }
 
     /** The conductance as a simulator's expression of the warmth. */

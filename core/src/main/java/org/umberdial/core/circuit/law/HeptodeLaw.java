@@ -3,14 +3,14 @@ package org.umberdial.core.circuit.law;
 /**
  * A mixer: a pentode whose third grid splits the space current, averaged over a cycle when grid 1 oscillates.
  *
- * <p>The plate's share is multiplied by s = 1 / (1 + e^((V3 - Vg3)/W3)). When the tube oscillates on grid 1, its swing is
- * A = swing · Vs · emission, grid 1 draws gA · soft(Vg1 + A), which biases it to about -A, and the space current is that of
- * a grid at Vg1 + A for the part {@value #DUTY} of the cycle.
+ * <p>The plate's share is multiplied by s = 1 / (1 + e^((V3 - Vg3)/W3)). When the tube oscillates on grid 1, its swing
+ * is A = swing · Vs · emission, grid 1 draws gA · soft(Vg1 + A), which biases it to about -A, and the space current is
+ * that of a grid at Vg1 + A for the part {@value #DUTY} of the cycle.
  *
  * @param pentode of grid 1, screens and plate
- * @param v3      third-grid voltage at which half of the plate's share is left [V]
- * @param w3      volts per factor e of that split [V]
- * @param swing   oscillator amplitude per screen volt; 0 when another system oscillates
+ * @param v3 third-grid voltage at which half of the plate's share is left [V]
+ * @param w3 volts per factor e of that split [V]
+ * @param swing oscillator amplitude per screen volt; 0 when another system oscillates
  */
 public record HeptodeLaw(PentodeLaw pentode, double v3, double w3, double swing) {
     /** The share of a cycle in which an oscillating tube conducts, as an average law sees it. */
@@ -18,7 +18,7 @@ public record HeptodeLaw(PentodeLaw pentode, double v3, double w3, double swing)
 
     /**
      * @param vg1 oscillator or signal grid, vg3 third grid, vs screens, vp plate, each to cathode [V]
-     * @param e   emission, 0 to 1, which the swing follows
+     * @param e emission, 0 to 1, which the swing follows
      * @param out overwritten: plate current, slopes by vg1, vg3, vs, vp; then the screen current and its four slopes
      */
     public void currents(double vg1, double vg3, double vs, double vp, double e, double[] out) {

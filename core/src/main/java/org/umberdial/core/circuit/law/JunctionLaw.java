@@ -1,6 +1,9 @@
 package org.umberdial.core.circuit.law;
 
-/** A metal or silicon junction: I = Is (e^(V/Vn) - 1), going on as a straight line above {@value #LINEAR_ABOVE_AMPERES} A. */
+/**
+ * A metal or silicon junction: I = Is (e^(V/Vn) - 1), going on as a straight line above {@value #LINEAR_ABOVE_AMPERES}
+ * A.
+ */
 public final class JunctionLaw implements Conductor {
     private static final double LINEAR_ABOVE_AMPERES = 30;
     private static final double THERMAL_VOLTS = 0.025852;
@@ -13,7 +16,7 @@ public final class JunctionLaw implements Conductor {
 
     /**
      * @param saturationAmperes Is, above 0
-     * @param slopeVolts        Vn, above 0
+     * @param slopeVolts Vn, above 0
      */
     public JunctionLaw(double saturationAmperes, double slopeVolts) {
         this.saturationAmperes = saturationAmperes;
@@ -41,12 +44,14 @@ public final class JunctionLaw implements Conductor {
     public void evaluate(double volts, double emission, double[] out) {
         double exponential = Math.exp(Math.max(Math.min(volts, cornerVolts) / slopeVolts, LEAST_EXPONENT));
         out[1] = volts < LEAST_EXPONENT * slopeVolts ? 0 : saturationAmperes / slopeVolts * exponential;
-        out[0] = volts > cornerVolts ? LINEAR_ABOVE_AMPERES + (volts - cornerVolts) * out[1] : saturationAmperes * (exponential - 1);
+        out[0] = volts > cornerVolts
+                ? LINEAR_ABOVE_AMPERES + (volts - cornerVolts) * out[1]
+                : saturationAmperes * (exponential - 1);
     }
 
     /**
-     * The junction limiting of the first circuit simulators (L. Nagel, SPICE2, 1975); and on the way down, where Newton's
-     * method takes one factor e a step, several at once.
+     * The junction limiting of the first circuit simulators (L. Nagel, SPICE2, 1975); and on the way down, where
+     * Newton's method takes one factor e a step, several at once.
      */
     @Override
     public double limited(double from, double to) {
@@ -57,7 +62,9 @@ public final class JunctionLaw implements Conductor {
         if (to <= criticalVolts || Math.abs(to - from) <= 2 * slopeVolts) {
             return to;
         }
-        return from > 0 ? from + Math.copySign(slopeVolts * Math.log1p(Math.abs(to - from) / slopeVolts), to - from) : Math.max(slopeVolts * Math.log(to / slopeVolts), slopeVolts);
+        return from > 0
+                ? from + Math.copySign(slopeVolts * Math.log1p(Math.abs(to - from) / slopeVolts), to - from)
+                : Math.max(slopeVolts * Math.log(to / slopeVolts), slopeVolts);
     }
 
     @Override
@@ -68,7 +75,18 @@ public final class JunctionLaw implements Conductor {
     @Override
     public String expression(String v, String e) {
         double steep = saturationAmperes / slopeVolts * Math.exp(cornerVolts / slopeVolts);
-        return Soft.text("(%s>%.8g?%.8g+(%s-%.8g)*%.8g:%.8g*(exp(max(min(%s,%.8g)/%.8g,%.4g))-1))",
-                v, cornerVolts, LINEAR_ABOVE_AMPERES, v, cornerVolts, steep, saturationAmperes, v, cornerVolts, slopeVolts, LEAST_EXPONENT);
+        return Soft.text(
+                "(%s>%.8g?%.8g+(%s-%.8g)*%.8g:%.8g*(exp(max(min(%s,%.8g)/%.8g,%.4g))-1))",
+                v,
+                cornerVolts,
+                LINEAR_ABOVE_AMPERES,
+                v,
+                cornerVolts,
+                steep,
+                saturationAmperes,
+                v,
+                cornerVolts,
+                slopeVolts,
+                LEAST_EXPONENT);
     }
 }

@@ -4,6 +4,7 @@ package org.umberdial.core.circuit.law;
 public final class OscillatorGrid {
     /** [S]; steep, so that the bias settles at about the amplitude whatever the grid leak. */
     private static final double SIEMENS = 5e-4;
+
     private static final double WIDTH = 0.4;
 
     private OscillatorGrid() {}
@@ -18,6 +19,8 @@ public final class OscillatorGrid {
     }
 
     public static String expression(String v) {
-        return Soft.text("(%s>15?%.8g*(%s):%.8g*ln(1+exp(min(max((%s)/%.4g,-60),40))))", v, SIEMENS, v, SIEMENS * WIDTH, v, WIDTH);
+        return Soft.text(
+                "(%s>15?%.8g*(%s):%.8g*ln(1+exp(min(max((%s)/%.4g,-60),40))))",
+                v, SIEMENS, v, SIEMENS * WIDTH, v, WIDTH);
     }
 }

@@ -3,30 +3,39 @@ package org.umberdial.core.circuit.law;
 /**
  * Koren's pentode as one space current that plate and screen share.
  *
- * <p>With S = sqrt(100 + Vs²), E(m) = Vs/kp ln(1 + e^(kp (1/m + (Vg + Vct)/S))), the space current is
- * I = 2 ((1 - r) E(mu)^ex + r E(muRemote)^ex) / kg. With k = Vp / sqrt(Vp² + knee²) the plate takes
- * share · k · (1 + slope Vp) of it and the screen 1 - share · k.
+ * <p>With S = sqrt(100 + Vs²), E(m) = Vs/kp ln(1 + e^(kp (1/m + (Vg + Vct)/S))), the space current is I = 2 ((1 - r)
+ * E(mu)^ex + r E(muRemote)^ex) / kg. With k = Vp / sqrt(Vp² + knee²) the plate takes share · k · (1 + slope Vp) of it
+ * and the screen 1 - share · k.
  *
- * @param mu       of grid 1 to screen
- * @param ex       exponent
- * @param kg       scale [V^ex/A]
- * @param kp       sharpness of cut-off
- * @param vct      contact potential added to the grid voltage [V]
- * @param share    the plate's share of the space current far above the knee, below 1
- * @param knee     of the plate characteristic [V]
- * @param slope    of the plate current above the knee [1/V]
- * @param remote   r: the part of the grid that is wound remote, 0 for a sharp cut-off tube
+ * @param mu of grid 1 to screen
+ * @param ex exponent
+ * @param kg scale [V^ex/A]
+ * @param kp sharpness of cut-off
+ * @param vct contact potential added to the grid voltage [V]
+ * @param share the plate's share of the space current far above the knee, below 1
+ * @param knee of the plate characteristic [V]
+ * @param slope of the plate current above the knee [1/V]
+ * @param remote r: the part of the grid that is wound remote, 0 for a sharp cut-off tube
  * @param muRemote of that part
  */
 public record PentodeLaw(
-        double mu, double ex, double kg, double kp, double vct, double share, double knee, double slope, double remote, double muRemote) {
+        double mu,
+        double ex,
+        double kg,
+        double kp,
+        double vct,
+        double share,
+        double knee,
+        double slope,
+        double remote,
+        double muRemote) {
     /** Keeps the law finite at a screen without voltage [V²]. */
     static final double SCREEN_CORNER = 100;
 
     /**
-     * @param vg  grid 1 to cathode [V]
-     * @param vs  screen to cathode [V]
-     * @param vp  plate to cathode [V]
+     * @param vg grid 1 to cathode [V]
+     * @param vs screen to cathode [V]
+     * @param vp plate to cathode [V]
      * @param out overwritten: plate current and its slopes by vg, vs, vp, then the screen current and its three slopes
      */
     public void currents(double vg, double vs, double vp, double[] out) {
@@ -94,7 +103,9 @@ public record PentodeLaw(
     }
 
     private String gridExpression(double factor, double weight, String vg, String vs) {
-        return Soft.text("%.8g*pow(max(%s,0)/%.8g*ln(1+exp(min(max(%.8g*(%.8g+(%s+%.8g)/sqrt(%.8g+%s*%s)),-80),80))),%.8g)", 2 * weight / kg, vs, kp, kp, 1 / factor, vg, vct, SCREEN_CORNER, vs, vs, ex);
+        return Soft.text(
+                "%.8g*pow(max(%s,0)/%.8g*ln(1+exp(min(max(%.8g*(%.8g+(%s+%.8g)/sqrt(%.8g+%s*%s)),-80),80))),%.8g)",
+                2 * weight / kg, vs, kp, kp, 1 / factor, vg, vct, SCREEN_CORNER, vs, vs, ex);
     }
 
     /** k of the class comment as a simulator's expression. */

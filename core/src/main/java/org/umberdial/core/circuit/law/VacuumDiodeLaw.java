@@ -8,6 +8,7 @@ package org.umberdial.core.circuit.law;
 public record VacuumDiodeLaw(double perveance) implements Conductor {
     /** Volts per factor e of the retarding-field current. */
     private static final double RETARDING_VOLTS = 0.1;
+
     private static final double WIDTH = 1.5 * RETARDING_VOLTS;
     /** Beyond this the smooth corner is a straight line, or nothing, to seventeen digits. */
     private static final double FAR_VOLTS = 6;
@@ -45,6 +46,8 @@ public record VacuumDiodeLaw(double perveance) implements Conductor {
 
     @Override
     public String expression(String v, String e) {
-        return Soft.text("%s*%.8g*pow(%s>6?%s:%.4g*ln(1+exp(min(max(%s/%.4g,-60),40))),1.5)", e, perveance, v, v, WIDTH, v, WIDTH);
+        return Soft.text(
+                "%s*%.8g*pow(%s>6?%s:%.4g*ln(1+exp(min(max(%s/%.4g,-60),40))),1.5)",
+                e, perveance, v, v, WIDTH, v, WIDTH);
     }
 }

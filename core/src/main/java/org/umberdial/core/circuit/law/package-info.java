@@ -9,9 +9,9 @@
  *   <li>Triode: Koren's five-parameter law (N. Koren, "Improved vacuum tube models for SPICE simulations", Glass Audio
  *       8(5), 1996) with a contact potential added to the grid voltage; without it a high-mu triode's current and slope
  *       cannot be fitted together.
- *   <li>Pentode, beam tube: Koren's law with the screen as accelerating electrode gives the whole space current; the plate
- *       takes a share that grows with its voltage, the screen takes the rest, and all of it when the plate is open. A remote
- *       cut-off grid is two grids of different pitch side by side.
+ *   <li>Pentode, beam tube: Koren's law with the screen as accelerating electrode gives the whole space current; the
+ *       plate takes a share that grows with its voltage, the screen takes the rest, and all of it when the plate is
+ *       open. A remote cut-off grid is two grids of different pitch side by side.
  *   <li>Heptode: the pentode's, with the third grid splitting the space current between plate and screens. When it
  *       oscillates on grid 1, the law is the average over a cycle whose amplitude follows the screen voltage.
  *   <li>Diode, grid current: Child's 3/2 power law above zero and the retarding-field exponential below, in one smooth

@@ -39,7 +39,10 @@ public final class LinearNetwork {
         transconductance(a, b, a, b, 1 / ohms);
     }
 
-    /** A current of {@code siemens} times the voltage from {@code inPlus} to {@code inMinus}, flowing from {@code out} to {@code back}. */
+    /**
+     * A current of {@code siemens} times the voltage from {@code inPlus} to {@code inMinus}, flowing from {@code out}
+     * to {@code back}.
+     */
     public void transconductance(String out, String back, String inPlus, String inMinus, double siemens) {
         stamps.add(new double[] {at(out), at(back), at(inPlus), at(inMinus), siemens});
     }
@@ -84,7 +87,8 @@ public final class LinearNetwork {
             add(matrix, nodes + k, source.minus, -1);
             right[nodes + k] = source.volts;
         }
-        if (size > 0 && (!CommonOps_DDRM.invert(matrix) || Arrays.stream(matrix.data).anyMatch(x -> !Double.isFinite(x)))) {
+        if (size > 0
+                && (!CommonOps_DDRM.invert(matrix) || Arrays.stream(matrix.data).anyMatch(x -> !Double.isFinite(x)))) {
             throw new IllegalStateException("voltage sources form a loop; take one of them out");
         }
         return new Solution(Map.copyOf(index), matrix, right, grounded(nodes));
@@ -179,7 +183,10 @@ public final class LinearNetwork {
             if (!isGrounded(node) || !isGrounded(reference)) {
                 return Double.POSITIVE_INFINITY;
             }
-            return transferOhms(node, node) + transferOhms(reference, reference) - transferOhms(node, reference) - transferOhms(reference, node);
+            return transferOhms(node, node)
+                    + transferOhms(reference, reference)
+                    - transferOhms(node, reference)
+                    - transferOhms(reference, node);
         }
     }
 }

@@ -9,9 +9,9 @@ import org.umberdial.core.circuit.law.TriodeLaw;
  * A tube section with a control grid; exactly one of the three laws is there.
  *
  * @param screen below 0 and unused for a triode
- * @param grid3  of a heptode, unused otherwise
- * @param heat   number of its heater, below 0 when the deck has none: then it is taken as hot
- * @param swing  oscillator amplitude per plate volt of a triode that oscillates, 0 otherwise
+ * @param grid3 of a heptode, unused otherwise
+ * @param heat number of its heater, below 0 when the deck has none: then it is taken as hot
+ * @param swing oscillator amplitude per plate volt of a triode that oscillates, 0 otherwise
  */
 public record Amplifier(
         String part,

@@ -4,7 +4,7 @@ package org.umberdial.core.circuit.network;
  * A conductance between two nodes.
  *
  * @param part reference of the card it belongs to
- * @param a    node number, below 0 for the reference
+ * @param a node number, below 0 for the reference
  * @param ohms nominal resistance [Ω], above 0, infinite when open
  */
 public record Branch(String part, int a, int b, Kind kind, double ohms) {

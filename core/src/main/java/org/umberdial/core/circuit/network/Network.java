@@ -56,12 +56,20 @@ public final class Network {
     public static Network of(Deck deck, TubeModels tubes, String mode) {
         String chosen = mode.isEmpty() && !deck.modes().isEmpty() ? deck.modes().get(0) : mode;
         if (!chosen.isEmpty() && deck.modes().stream().noneMatch(chosen::equalsIgnoreCase)) {
-            throw new DeckRefused(List.of(new DeckRefused.Fault(0, "the deck has no mode " + chosen + (deck.modes().isEmpty() ? "; it has only one, leave the mode out." : "; it has " + String.join(", ", deck.modes()) + "."))));
+            throw new DeckRefused(List.of(new DeckRefused.Fault(
+                    0,
+                    "the deck has no mode " + chosen
+                            + (deck.modes().isEmpty()
+                                    ? "; it has only one, leave the mode out."
+                                    : "; it has " + String.join(", ", deck.modes()) + "."))));
         }
         return new NetworkBuilder(deck, tubes, chosen).build();
     }
 
-    /** Node names in the deck's order of mention, the reference left out; inner nodes of parts come after {@link #namedNodes}. */
+    /**
+     * Node names in the deck's order of mention, the reference left out; inner nodes of parts come after
+     * {@link #namedNodes}.
+     */
     public List<String> names() {
         return names;
     }
@@ -73,7 +81,9 @@ public final class Network {
 
     /** The number of a node; -1 for the reference node {@code 0}, empty when there is none of that name. */
     public OptionalInt node(String name) {
-        return name.equals("0") ? OptionalInt.of(-1) : Optional.ofNullable(index.get(name)).map(OptionalInt::of).orElse(OptionalInt.empty());
+        return name.equals("0")
+                ? OptionalInt.of(-1)
+                : Optional.ofNullable(index.get(name)).map(OptionalInt::of).orElse(OptionalInt.empty());
     }
 
     public List<Branch> branches() {

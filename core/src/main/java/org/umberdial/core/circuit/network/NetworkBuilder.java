@@ -32,15 +32,23 @@ final class NetworkBuilder {
     private static final Pattern TUBE = Pattern.compile("X([A-Z]+[0-9]+).*");
     /** What a winding or a contact has at least; keeps the matrix sound and drops nothing that a meter shows [Ω]. */
     private static final double LEAST_OHMS = 1e-3;
+
     private static final double LEAST_ESR = 0.05;
-    /** Inductance of a transformer's first winding when the deck has no LM: an ordinary small mains or output transformer [H]. */
+    /**
+     * Inductance of a transformer's first winding when the deck has no LM: an ordinary small mains or output
+     * transformer [H].
+     */
     static final double ORDINARY_HENRIES = 20;
     /** Coupled coils below this carry signals only [H]. */
     private static final double SIGNAL_HENRIES = 0.1;
-    /** The line's alternating voltage is followed through branches up to this [Ω]; above, what arrives is a hum and not a supply. */
+    /**
+     * The line's alternating voltage is followed through branches up to this [Ω]; above, what arrives is a hum and not
+     * a supply.
+     */
     private static final double SUPPLY_OHMS = 30e3;
     /** A capacitor in series with a rectifier has at least this [F]. */
     private static final double SERIES_FARADS = 0.4e-6;
+
     private static final double HOLDING_OHMS = 1e3;
 
     final List<String> names = new ArrayList<>();
@@ -116,7 +124,9 @@ final class NetworkBuilder {
             case 'C' -> capacitor(card);
             case 'L' -> coil(card);
             case 'V' -> source(card);
-            case 'I' -> injections.add(new Network.Injection(card.reference(), at(card)[0], at(card)[1], card.value().orElse(0.0)));
+            case 'I' ->
+                injections.add(new Network.Injection(
+                        card.reference(), at(card)[0], at(card)[1], card.value().orElse(0.0)));
             case 'D' -> diode(card);
             case 'X' -> subcircuit(card);
             default -> coupling(card);
@@ -127,23 +137,43 @@ final class NetworkBuilder {
         int[] n = at(card);
         Optional<String> closed = card.key("closed");
         boolean contact = card.kind().equals("switch");
-        boolean open = contact && closed.isPresent() && Arrays.stream(closed.get().split(",")).noneMatch(mode::equalsIgnoreCase);
+        boolean open = contact
+                && closed.isPresent()
+                && Arrays.stream(closed.get().split(",")).noneMatch(mode::equalsIgnoreCase);
         double ohms = Math.max(card.value().orElse(LEAST_OHMS), LEAST_OHMS);
-        branch(card, n[0], n[1], contact ? Branch.Kind.CONTACT : Branch.Kind.RESISTOR, open ? Double.POSITIVE_INFINITY : ohms);
+        branch(
+                card,
+                n[0],
+                n[1],
+                contact ? Branch.Kind.CONTACT : Branch.Kind.RESISTOR,
+                open ? Double.POSITIVE_INFINITY : ohms);
     }
 
     private void capacitor(Card card) {
         int[] n = at(card);
         double leak = key(card, "leak").orElse(Double.POSITIVE_INFINITY);
         double esr = Math.max(key(card, "esr").orElse(LEAST_ESR), LEAST_ESR);
-        stores.add(new Store(card.reference(), n[0], n[1], card.value().orElse(1e-12), esr, branch(card, n[0], n[1], Branch.Kind.LEAK, leak), card.kind().equals("electrolytic")));
+        stores.add(new Store(
+                card.reference(),
+                n[0],
+                n[1],
+                card.value().orElse(1e-12),
+                esr,
+                branch(card, n[0], n[1], Branch.Kind.LEAK, leak),
+                card.kind().equals("electrolytic")));
     }
 
     private void coil(Card card) {
         int[] n = at(card);
-        int winding = branch(card, n[0], n[1], Branch.Kind.COIL, Math.max(key(card, "rser").orElse(LEAST_OHMS), LEAST_OHMS));
+        int winding = branch(
+                card, n[0], n[1], Branch.Kind.COIL, Math.max(key(card, "rser").orElse(LEAST_OHMS), LEAST_OHMS));
         branch(card, n[0], n[1], Branch.Kind.FAULT, Double.POSITIVE_INFINITY);
-        magnets.add(new Magnet(card.reference(), new int[] {winding}, new double[] {1}, card.value().orElse(1e-6), Double.POSITIVE_INFINITY));
+        magnets.add(new Magnet(
+                card.reference(),
+                new int[] {winding},
+                new double[] {1},
+                card.value().orElse(1e-6),
+                Double.POSITIVE_INFINITY));
     }
 
     private Optional<Double> key(Card card, String name) {
@@ -160,11 +190,18 @@ final class NetworkBuilder {
     }
 
     private void coupling(Card card) {
-        boolean strong = deck.cards().stream().filter(coil -> coil.letter() == 'L' && card.nodes().contains(coil.reference())).anyMatch(coil -> coil.value().orElse(0.0) >= SIGNAL_HENRIES);
+        boolean strong = deck.cards().stream()
+                .filter(coil -> coil.letter() == 'L' && card.nodes().contains(coil.reference()))
+                .anyMatch(coil -> coil.value().orElse(0.0) >= SIGNAL_HENRIES);
         if (strong) {
-            fault(card, "couples windings of " + SIGNAL_HENRIES + " H or more; write them as one transformer card (XFMR) with its no-load volts and resistances.");
+            fault(
+                    card,
+                    "couples windings of " + SIGNAL_HENRIES
+                            + " H or more; write them as one transformer card (XFMR) with its no-load volts "
+                            + "and resistances.");
         } else {
-            notes.add("Line " + card.line() + ": " + card.reference() + " couples signal coils; they are solved for DC, where the coupling does nothing.");
+            notes.add("Line " + card.line() + ": " + card.reference()
+                    + " couples signal coils; they are solved for DC, where the coupling does nothing.");
         }
     }
 
@@ -174,8 +211,14 @@ final class NetworkBuilder {
         if (card.hertz() > 0) {
             plus = inner(card, "feed");
             branch(card, plus, n[0], Branch.Kind.FEED, LEAST_OHMS);
-            sources.stream().filter(Source::isLine).filter(other -> other.hertz() != card.hertz()).findFirst().ifPresent(other ->
-                    fault(card, "runs at " + card.hertz() + " Hz while " + other.part() + " runs at " + other.hertz() + " Hz; a set has one line frequency."));
+            sources.stream()
+                    .filter(Source::isLine)
+                    .filter(other -> other.hertz() != card.hertz())
+                    .findFirst()
+                    .ifPresent(other -> fault(
+                            card,
+                            "runs at " + card.hertz() + " Hz while " + other.part() + " runs at " + other.hertz()
+                                    + " Hz; a set has one line frequency."));
         }
         sources.add(new Source(card.reference(), plus, n[1], card.value().orElse(0.0), card.hertz()));
     }
@@ -183,7 +226,8 @@ final class NetworkBuilder {
     private void diode(Card card) {
         Map<String, Double> model = deck.models().getOrDefault(card.model(), Map.of());
         if (!deck.models().containsKey(card.model())) {
-            notes.add("Line " + card.line() + ": " + card.reference() + " has no .model " + card.model() + " in the deck; it is taken as a 1 A silicon rectifier.");
+            notes.add("Line " + card.line() + ": " + card.reference() + " has no .model " + card.model()
+                    + " in the deck; it is taken as a 1 A silicon rectifier.");
             model = Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05);
         }
         int[] n = at(card);
@@ -197,7 +241,14 @@ final class NetworkBuilder {
             anode = inner(card, "rs");
             branch(card, a, anode, Branch.Kind.JUNCTION_SERIES, series);
         }
-        junctions.add(new Junction(card.reference(), anode, b, law, -1, false, branch(card, a, b, Branch.Kind.FAULT, Double.POSITIVE_INFINITY)));
+        junctions.add(new Junction(
+                card.reference(),
+                anode,
+                b,
+                law,
+                -1,
+                false,
+                branch(card, a, b, Branch.Kind.FAULT, Double.POSITIVE_INFINITY)));
     }
 
     private void subcircuit(Card card) {
@@ -223,7 +274,10 @@ final class NetworkBuilder {
         int windings = n.length / 2;
         Double primary = card.parameters().get("VP");
         if (n.length % 2 != 0 || windings < 2 || primary == null || !(primary > 0)) {
-            fault(card, "a transformer has two nodes for each of two or more windings, and VP above 0, as in XT1 a b c d XFMR VP=230 RP=14 V1=6.3 R1=0.1.");
+            fault(
+                    card,
+                    "a transformer has two nodes for each of two or more windings, and VP above 0, as in XT1 "
+                            + "a b c d XFMR VP=230 RP=14 V1=6.3 R1=0.1.");
             return;
         }
         int[] numbers = new int[windings];
@@ -232,18 +286,27 @@ final class NetworkBuilder {
             Double volts = w == 0 ? primary : card.parameters().get("V" + w);
             double ohms = card.parameters().getOrDefault(w == 0 ? "RP" : "R" + w, 0.0);
             if (volts == null || !(volts > 0) || ohms < 0) {
-                fault(card, "winding " + w + " needs its no-load volts above 0 and a resistance not below 0: V" + w + "=, R" + w + "=.");
+                fault(
+                        card,
+                        "winding " + w + " needs its no-load volts above 0 and a resistance not below 0: V" + w + "=, R"
+                                + w + "=.");
                 return;
             }
             turns[w] = volts / primary;
             numbers[w] = branch(card, n[2 * w], n[2 * w + 1], Branch.Kind.WINDING, Math.max(ohms, LEAST_OHMS));
         }
         branch(card, n[0], n[1], Branch.Kind.FAULT, Double.POSITIVE_INFINITY);
-        magnets.add(new Magnet(card.reference(), numbers, turns, card.parameters().getOrDefault("LM", ORDINARY_HENRIES), card.parameters().getOrDefault("RC", Double.POSITIVE_INFINITY)));
+        magnets.add(new Magnet(
+                card.reference(),
+                numbers,
+                turns,
+                card.parameters().getOrDefault("LM", ORDINARY_HENRIES),
+                card.parameters().getOrDefault("RC", Double.POSITIVE_INFINITY)));
     }
 
     private boolean isHeater(Card card) {
-        return card.letter() == 'X' && (card.model().equals("LAMP") || TubeData.suffix(card.model()).equals("H"));
+        return card.letter() == 'X'
+                && (card.model().equals("LAMP") || TubeData.suffix(card.model()).equals("H"));
     }
 
     private void heater(Card card) {
@@ -263,7 +326,10 @@ final class NetworkBuilder {
             fault(card, unknown(card));
             return;
         }
-        Filament law = Filament.heater(type.get().heaterVolts().getAsDouble(), type.get().heaterAmperes().orElse(0.3), type.get().warmUpSeconds());
+        Filament law = Filament.heater(
+                type.get().heaterVolts().getAsDouble(),
+                type.get().heaterAmperes().orElse(0.3),
+                type.get().warmUpSeconds());
         if (n.length == 3 && type.get().heaterTap().isEmpty()) {
             fault(card, TubeData.bare(card.model()) + " has no tap on its heater in the tube data; write two nodes.");
         } else if (n.length == 3) {
@@ -294,7 +360,8 @@ final class NetworkBuilder {
     }
 
     private String unknown(Card card) {
-        return "the type " + TubeData.bare(card.model()) + " is not in the tube data; add it there, or write a type that is.";
+        return "the type " + TubeData.bare(card.model())
+                + " is not in the tube data; add it there, or write a type that is.";
     }
 
     private void tube(Card card) {
@@ -308,24 +375,76 @@ final class NetworkBuilder {
         int heat = heatOf.getOrDefault(tubeName(card), -1);
         Optional<Section> section = tubes.data().section(card.model(), n.length);
         if (section.isEmpty()) {
-            fault(card, n.length + " nodes fit no section of " + card.model() + "; a triode has 3, a pentode 4, a heptode 5, a diode or half-wave rectifier 2.");
+            fault(
+                    card,
+                    n.length + " nodes fit no section of " + card.model()
+                            + "; a triode has 3, a pentode 4, a heptode 5, a diode or half-wave rectifier 2.");
             return;
         }
         switch (section.get()) {
-            case TRIODE -> model.triode().ifPresentOrElse(
-                    law -> amplifiers.add(new Amplifier(card.reference(), model.triode(), Optional.empty(), Optional.empty(), n[0], -1, -1, n[1], n[2], heat, oscillates(card) ? model.swing() : 0)),
-                    () -> missing(card, "triode"));
-            case PENTODE -> model.pentode().ifPresentOrElse(
-                    law -> amplifiers.add(new Amplifier(card.reference(), Optional.empty(), model.pentode(), Optional.empty(), n[0], n[1], -1, n[2], n[3], heat, 0)),
-                    () -> missing(card, "pentode"));
-            case HEPTODE -> model.heptode().ifPresentOrElse(
-                    law -> amplifiers.add(new Amplifier(card.reference(), Optional.empty(), Optional.empty(), model.heptode(), n[0], n[1], n[2], n[3], n[4], heat, 0)),
-                    () -> missing(card, "heptode"));
-            case FULL_WAVE -> model.rectifier().ifPresentOrElse(law -> {
-                conducts(card, n[0], n[2], law, heat);
-                conducts(card, n[1], n[2], law, heat);
-            }, () -> missing(card, "rectifier"));
-            default -> conducts(card, n[0], n[1], model.rectifier().map(Conductor.class::cast).orElse(TubeModel.SIGNAL_DIODE), heat);
+            case TRIODE ->
+                model.triode()
+                        .ifPresentOrElse(
+                                law -> amplifiers.add(new Amplifier(
+                                        card.reference(),
+                                        model.triode(),
+                                        Optional.empty(),
+                                        Optional.empty(),
+                                        n[0],
+                                        -1,
+                                        -1,
+                                        n[1],
+                                        n[2],
+                                        heat,
+                                        oscillates(card) ? model.swing() : 0)),
+                                () -> missing(card, "triode"));
+            case PENTODE ->
+                model.pentode()
+                        .ifPresentOrElse(
+                                law -> amplifiers.add(new Amplifier(
+                                        card.reference(),
+                                        Optional.empty(),
+                                        model.pentode(),
+                                        Optional.empty(),
+                                        n[0],
+                                        n[1],
+                                        -1,
+                                        n[2],
+                                        n[3],
+                                        heat,
+                                        0)),
+                                () -> missing(card, "pentode"));
+            case HEPTODE ->
+                model.heptode()
+                        .ifPresentOrElse(
+                                law -> amplifiers.add(new Amplifier(
+                                        card.reference(),
+                                        Optional.empty(),
+                                        Optional.empty(),
+                                        model.heptode(),
+                                        n[0],
+                                        n[1],
+                                        n[2],
+                                        n[3],
+                                        n[4],
+                                        heat,
+                                        0)),
+                                () -> missing(card, "heptode"));
+            case FULL_WAVE ->
+                model.rectifier()
+                        .ifPresentOrElse(
+                                law -> {
+                                    conducts(card, n[0], n[2], law, heat);
+                                    conducts(card, n[1], n[2], law, heat);
+                                },
+                                () -> missing(card, "rectifier"));
+            default ->
+                conducts(
+                        card,
+                        n[0],
+                        n[1],
+                        model.rectifier().map(Conductor.class::cast).orElse(TubeModel.SIGNAL_DIODE),
+                        heat);
         }
     }
 
@@ -334,11 +453,21 @@ final class NetworkBuilder {
     }
 
     private void missing(Card card, String section) {
-        fault(card, "the tube data has no " + section + " section for " + TubeData.bare(card.model()) + "; check the type and the number of nodes.");
+        fault(
+                card,
+                "the tube data has no " + section + " section for " + TubeData.bare(card.model())
+                        + "; check the type and the number of nodes.");
     }
 
     private void conducts(Card card, int plate, int cathode, Conductor law, int heat) {
-        junctions.add(new Junction(card.reference(), plate, cathode, law, heat, false, branch(card, plate, cathode, Branch.Kind.FAULT, Double.POSITIVE_INFINITY)));
+        junctions.add(new Junction(
+                card.reference(),
+                plate,
+                cathode,
+                law,
+                heat,
+                false,
+                branch(card, plate, cathode, Branch.Kind.FAULT, Double.POSITIVE_INFINITY)));
     }
 
     /** Voltage sources that close a loop contradict each other, and a matrix cannot say which is right. */
@@ -350,8 +479,16 @@ final class NetworkBuilder {
             int a = root(group, source.plus() + 1);
             int b = root(group, source.minus() + 1);
             if (a == b) {
-                Card card = deck.cards().stream().filter(other -> other.reference().equals(source.part())).findFirst().orElseThrow();
-                fault(card, source.plus() == source.minus() ? "both ends are on one node; give it two." : "closes a loop of voltage sources with " + first.getOrDefault(a, "the others") + "; remove one or put a resistance in series.");
+                Card card = deck.cards().stream()
+                        .filter(other -> other.reference().equals(source.part()))
+                        .findFirst()
+                        .orElseThrow();
+                fault(
+                        card,
+                        source.plus() == source.minus()
+                                ? "both ends are on one node; give it two."
+                                : "closes a loop of voltage sources with " + first.getOrDefault(a, "the others")
+                                        + "; remove one or put a resistance in series.");
             }
             group[a] = b;
             first.put(b, source.part());
@@ -377,7 +514,10 @@ final class NetworkBuilder {
             }
         }
         Map<Integer, Magnet> transformerOf = new HashMap<>();
-        magnets.stream().filter(magnet -> magnet.branches().length > 1).forEach(magnet -> Arrays.stream(magnet.branches()).forEach(winding -> transformerOf.put(winding, magnet)));
+        magnets.stream()
+                .filter(magnet -> magnet.branches().length > 1)
+                .forEach(magnet ->
+                        Arrays.stream(magnet.branches()).forEach(winding -> transformerOf.put(winding, magnet)));
         Map<Integer, List<Integer>> at = new HashMap<>();
         for (int i = 0; i < branches.size(); i++) {
             at.computeIfAbsent(branches.get(i).a(), node -> new ArrayList<>()).add(i);
@@ -390,7 +530,9 @@ final class NetworkBuilder {
             }
             for (int number : at.getOrDefault(node, List.of())) {
                 Branch branch = branches.get(number);
-                if (branch.kind() == Branch.Kind.LEAK || branch.kind() == Branch.Kind.FAULT || branch.ohms() > SUPPLY_OHMS) {
+                if (branch.kind() == Branch.Kind.LEAK
+                        || branch.kind() == Branch.Kind.FAULT
+                        || branch.ohms() > SUPPLY_OHMS) {
                     continue;
                 }
                 open.add(branch.a());
@@ -405,12 +547,25 @@ final class NetworkBuilder {
             }
         }
         Set<Integer> carried = carriedBySeriesCapacitor(reached, at);
-        junctions.replaceAll(junction -> reached.contains(junction.a()) || reached.contains(junction.b()) || carried.contains(junction.a()) || carried.contains(junction.b())
-                ? new Junction(junction.part(), junction.a(), junction.b(), junction.law(), junction.heat(), true, junction.shorted())
+        junctions.replaceAll(junction -> reached.contains(junction.a())
+                        || reached.contains(junction.b())
+                        || carried.contains(junction.a())
+                        || carried.contains(junction.b())
+                ? new Junction(
+                        junction.part(),
+                        junction.a(),
+                        junction.b(),
+                        junction.law(),
+                        junction.heat(),
+                        true,
+                        junction.shorted())
                 : junction);
     }
 
-    /** Nodes that the line reaches through a large capacitor and that nothing but junctions leaves: the middle of a doubler. */
+    /**
+     * Nodes that the line reaches through a large capacitor and that nothing but junctions leaves: the middle of a
+     * doubler.
+     */
     private Set<Integer> carriedBySeriesCapacitor(Set<Integer> reached, Map<Integer, List<Integer>> branchesAt) {
         Set<Integer> carried = new HashSet<>();
         for (Store store : stores) {
@@ -418,7 +573,11 @@ final class NetworkBuilder {
                 continue;
             }
             int far = reached.contains(store.a()) ? store.b() : store.a();
-            boolean held = branchesAt.getOrDefault(far, List.of()).stream().map(branches::get).anyMatch(branch -> branch.kind() != Branch.Kind.LEAK && branch.kind() != Branch.Kind.FAULT && branch.ohms() <= HOLDING_OHMS);
+            boolean held = branchesAt.getOrDefault(far, List.of()).stream()
+                    .map(branches::get)
+                    .anyMatch(branch -> branch.kind() != Branch.Kind.LEAK
+                            && branch.kind() != Branch.Kind.FAULT
+                            && branch.ohms() <= HOLDING_OHMS);
             if (far >= 0 && !held) {
                 carried.add(far);
             }

@@ -4,8 +4,8 @@ package org.umberdial.core.circuit.network;
  * A capacitor.
  *
  * @param farads above 0
- * @param esr    series resistance [Ω], above 0
- * @param leak   number of the branch that stands for its insulation
- * @param wet    an electrolytic, whose leakage reforms under voltage and grows with heat
+ * @param esr series resistance [Ω], above 0
+ * @param leak number of the branch that stands for its insulation
+ * @param wet an electrolytic, whose leakage reforms under voltage and grows with heat
  */
 public record Store(String part, int a, int b, double farads, double esr, int leak, boolean wet) {}

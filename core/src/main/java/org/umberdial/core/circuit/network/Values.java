@@ -23,7 +23,15 @@ public final class Values {
     private final double[] junctionHealth;
     private final double[] volts;
 
-    private Values(Network network, double[] siemens, double[] farads, double[] esr, double[] amplifierHealth, double[] gas, double[] junctionHealth, double[] volts) {
+    private Values(
+            Network network,
+            double[] siemens,
+            double[] farads,
+            double[] esr,
+            double[] amplifierHealth,
+            double[] gas,
+            double[] junctionHealth,
+            double[] volts) {
         this.network = network;
         this.siemens = siemens;
         this.farads = farads;
@@ -42,7 +50,9 @@ public final class Values {
         Arrays.fill(junctionOnes, 1);
         return new Values(
                 network,
-                network.branches().stream().mapToDouble(branch -> 1 / branch.ohms()).toArray(),
+                network.branches().stream()
+                        .mapToDouble(branch -> 1 / branch.ohms())
+                        .toArray(),
                 network.stores().stream().mapToDouble(Store::farads).toArray(),
                 network.stores().stream().mapToDouble(Store::esr).toArray(),
                 ones,
@@ -52,7 +62,15 @@ public final class Values {
     }
 
     private Values copy() {
-        return new Values(network, siemens.clone(), farads.clone(), esr.clone(), amplifierHealth.clone(), gas.clone(), junctionHealth.clone(), volts.clone());
+        return new Values(
+                network,
+                siemens.clone(),
+                farads.clone(),
+                esr.clone(),
+                amplifierHealth.clone(),
+                gas.clone(),
+                junctionHealth.clone(),
+                volts.clone());
     }
 
     public Network network() {
@@ -108,7 +126,8 @@ public final class Values {
         Values changed = copy();
         for (int i = 0; i < siemens.length; i++) {
             if (network.branches().get(i).kind() == Branch.Kind.FEED) {
-                changed.siemens[i] = 1 / Math.max(ohms, network.branches().get(i).ohms());
+                changed.siemens[i] =
+                        1 / Math.max(ohms, network.branches().get(i).ohms());
             }
         }
         return changed;
@@ -128,7 +147,8 @@ public final class Values {
     }
 
     /**
-     * The same with one part's main value changed: ohms of a resistor or winding, farads of a capacitor, volts of a source.
+     * The same with one part's main value changed: ohms of a resistor or winding, farads of a capacitor, volts of a
+     * source.
      *
      * @throws IllegalArgumentException when there is no such part or its value is not above 0
      */
@@ -174,7 +194,10 @@ public final class Values {
         return branch.kind() != Branch.Kind.LEAK && branch.kind() != Branch.Kind.FAULT;
     }
 
-    /** The same with a part open: no current through it, a capacitor without capacitance, a transformer's first winding broken. */
+    /**
+     * The same with a part open: no current through it, a capacitor without capacitance, a transformer's first winding
+     * broken.
+     */
     public Values opened(String part) {
         Values changed = copy();
         requirePart(part);
@@ -196,7 +219,10 @@ public final class Values {
         return changed;
     }
 
-    /** The same with a part shorted end to end: a rectifier from plate to cathode, a transformer across its first winding. */
+    /**
+     * The same with a part shorted end to end: a rectifier from plate to cathode, a transformer across its first
+     * winding.
+     */
     public Values shorted(String part) {
         return leaking(part, SHORT_OHMS);
     }
@@ -213,7 +239,8 @@ public final class Values {
         for (int i = 0; i < siemens.length; i++) {
             Branch branch = network.branches().get(i);
             boolean across = branch.kind() == Branch.Kind.LEAK || branch.kind() == Branch.Kind.FAULT;
-            if (branch.part().equals(part) && (place < 0 || across && carries(network.branches().get(place)))) {
+            if (branch.part().equals(part)
+                    && (place < 0 || across && carries(network.branches().get(place)))) {
                 place = i;
             }
         }
@@ -227,7 +254,7 @@ public final class Values {
     /**
      * The same with a tube of another emission.
      *
-     * @param part  reference of a section (XV4), or of every section of a tube (V4)
+     * @param part reference of a section (XV4), or of every section of a tube (V4)
      * @param share of the full emission, 0 to 1
      */
     public Values emitting(String part, double share) {
@@ -267,8 +294,11 @@ public final class Values {
     }
 
     private void requirePart(String part) {
-        Optional<Branch> branch = network.branches().stream().filter(other -> other.part().equals(part)).findFirst();
-        boolean tube = network.amplifiers().stream().anyMatch(amplifier -> amplifier.part().equals(part));
+        Optional<Branch> branch = network.branches().stream()
+                .filter(other -> other.part().equals(part))
+                .findFirst();
+        boolean tube = network.amplifiers().stream()
+                .anyMatch(amplifier -> amplifier.part().equals(part));
         if (branch.isEmpty() && !tube) {
             throw new IllegalArgumentException(part + " is no part of this circuit.");
         }
@@ -276,6 +306,10 @@ public final class Values {
 
     /** Part references that can be changed, in the network's order. */
     public static List<String> parts(Network network) {
-        return Stream.concat(network.branches().stream().map(Branch::part), network.amplifiers().stream().map(Amplifier::part)).distinct().toList();
+        return Stream.concat(
+                        network.branches().stream().map(Branch::part),
+                        network.amplifiers().stream().map(Amplifier::part))
+                .distinct()
+                .toList();
     }
 }

@@ -9,16 +9,22 @@ import java.util.TreeSet;
 /**
  * LU factors of a matrix with a fixed pattern. A workspace: owned by one solve at a time.
  *
- * <p>{@link #factor} orders the pivots on first use and again whenever a pivot of the kept order has become too small to
- * divide by, so callers need not know when an open or a short has changed the numbers.
+ * <p>{@link #factor} orders the pivots on first use and again whenever a pivot of the kept order has become too small
+ * to divide by, so callers need not know when an open or a short has changed the numbers.
  */
 public final class SparseLu {
-    /** A pivot may be this much smaller than the largest entry of its column; smaller means less fill, larger less rounding. */
+    /**
+     * A pivot may be this much smaller than the largest entry of its column; smaller means less fill, larger less
+     * rounding.
+     */
     private static final double PIVOT_THRESHOLD = 1e-3;
     /** Below this share of the largest entry of its row a kept pivot is not trusted any more. */
     private static final double REORDER_BELOW = 1e-9;
 
-    /** With an order made for these very numbers, only rounding noise is refused; a floating pair of nodes has a tiny true pivot. */
+    /**
+     * With an order made for these very numbers, only rounding noise is refused; a floating pair of nodes has a tiny
+     * true pivot.
+     */
     private static final double SINGULAR_BELOW = 1e-15;
 
     private final SparsePattern pattern;
@@ -58,7 +64,10 @@ public final class SparseLu {
         return ordered && replay(values, SINGULAR_BELOW);
     }
 
-    /** Solves with the last factors; {@code solution} is overwritten, {@code right} is kept, and they may not be the same array. */
+    /**
+     * Solves with the last factors; {@code solution} is overwritten, {@code right} is kept, and they may not be the
+     * same array.
+     */
     public void solve(double[] right, double[] solution) {
         for (int i = 0; i < size; i++) {
             double sum = right[pivotRow[i]];
@@ -258,7 +267,8 @@ public final class SparseLu {
             columnDone[column] = true;
             double pivot = rows[row].get(column);
             rows[row].remove(column);
-            int[] upper = rows[row].keySet().stream().mapToInt(Integer::intValue).toArray();
+            int[] upper =
+                    rows[row].keySet().stream().mapToInt(Integer::intValue).toArray();
             for (int c : upper) {
                 columns[c].remove(row);
             }
@@ -277,7 +287,9 @@ public final class SparseLu {
         }
 
         int[][] lowerSteps() {
-            return lowerSteps.stream().map(steps -> steps.stream().mapToInt(Integer::intValue).toArray()).toArray(int[][]::new);
+            return lowerSteps.stream()
+                    .map(steps -> steps.stream().mapToInt(Integer::intValue).toArray())
+                    .toArray(int[][]::new);
         }
     }
 }

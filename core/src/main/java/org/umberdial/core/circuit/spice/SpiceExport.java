@@ -25,6 +25,7 @@ import org.umberdial.core.circuit.network.Values;
 public final class SpiceExport {
     /** What stands for an open circuit [Ω]. */
     private static final double OPEN_OHMS = 1e12;
+
     private static final double MEASURED_CYCLES = 10;
     /** A junction without any capacitance between two windings stops a transient; real ones have tens of picofarads. */
     private static final double DIODE_FARADS = 30e-12;
@@ -84,7 +85,9 @@ public final class SpiceExport {
         subcircuits.values().forEach(out::append);
         for (Deck.SocketPins socket : deck.sockets()) {
             out.append("*PINS ").append(socket.socket()).append(' ').append(socket.type());
-            socket.pins().forEach((pin, node) -> out.append(' ').append(pin).append('=').append(node));
+            socket.pins()
+                    .forEach((pin, node) ->
+                            out.append(' ').append(pin).append('=').append(node));
             out.append('\n');
         }
         if (!deck.testPoints().isEmpty()) {
@@ -101,12 +104,21 @@ public final class SpiceExport {
         out.append(".options reltol=1e-3 abstol=1e-9 vntol=1e-5 gmin=1e-12 rshunt=1e12 itl4=100 method=gear\n");
         double step = 1 / hertz / stepsPerCycle;
         // A set on the line starts from nothing, its heaters hot; one on batteries from its direct-current solution.
-        line(".tran %.6g %.8g %.8g %.6g%s", step, to, Math.max(from - 1 / hertz, 0), step, network.line().isPresent() ? " uic" : "");
+        line(
+                ".tran %.6g %.8g %.8g %.6g%s",
+                step, to, Math.max(from - 1 / hertz, 0), step, network.line().isPresent() ? " uic" : "");
         for (int i = 0; i < network.namedNodes(); i++) {
-            line(".meas tran %s avg v(%s) from=%.8g to=%.8g", meanOf(i), network.names().get(i), from, to);
-            line(".meas tran %s pp v(%s) from=%.8g to=%.8g", peakToPeakOf(i), network.names().get(i), from, to);
+            line(
+                    ".meas tran %s avg v(%s) from=%.8g to=%.8g",
+                    meanOf(i), network.names().get(i), from, to);
+            line(
+                    ".meas tran %s pp v(%s) from=%.8g to=%.8g",
+                    peakToPeakOf(i), network.names().get(i), from, to);
         }
-        network.line().ifPresent(source -> line(".meas tran %s rms i(%s) from=%.8g to=%.8g", LINE_RMS, source.part().toLowerCase(Locale.ROOT), from, to));
+        network.line()
+                .ifPresent(source -> line(
+                        ".meas tran %s rms i(%s) from=%.8g to=%.8g",
+                        LINE_RMS, source.part().toLowerCase(Locale.ROOT), from, to));
     }
 
     private void line(String format, Object... arguments) {
@@ -115,8 +127,16 @@ public final class SpiceExport {
 
     private void models() {
         Map<String, Map<String, Double>> needed = new LinkedHashMap<>(deck.models());
-        deck.cards().stream().filter(card -> card.letter() == 'D').forEach(card -> needed.putIfAbsent(card.model(), Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05)));
-        needed.forEach((name, parameters) -> line(".model %s D(IS=%.8g N=%.8g RS=%.8g CJO=%.8g)", name, parameters.getOrDefault("IS", 1e-14), parameters.getOrDefault("N", 1.0), parameters.getOrDefault("RS", 0.0), parameters.getOrDefault("CJO", DIODE_FARADS)));
+        deck.cards().stream()
+                .filter(card -> card.letter() == 'D')
+                .forEach(card -> needed.putIfAbsent(card.model(), Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05)));
+        needed.forEach((name, parameters) -> line(
+                ".model %s D(IS=%.8g N=%.8g RS=%.8g CJO=%.8g)",
+                name,
+                parameters.getOrDefault("IS", 1e-14),
+                parameters.getOrDefault("N", 1.0),
+                parameters.getOrDefault("RS", 0.0),
+                parameters.getOrDefault("CJO", DIODE_FARADS)));
     }
 
     private void card(Card card) {
@@ -139,7 +159,8 @@ public final class SpiceExport {
 
     private int branch(Card card, Branch.Kind... kinds) {
         for (int i = 0; i < network.branches().size(); i++) {
-            if (network.branches().get(i).part().equals(card.reference()) && List.of(kinds).contains(network.branches().get(i).kind())) {
+            if (network.branches().get(i).part().equals(card.reference())
+                    && List.of(kinds).contains(network.branches().get(i).kind())) {
                 return i;
             }
         }
@@ -157,12 +178,17 @@ public final class SpiceExport {
             out.append(DeckWriter.line(card)).append('\n');
         } else {
             original(card);
-            line("%s %s %s %.10g ; of=%s", card.reference(), card.nodes().get(0), card.nodes().get(1), ohms, card.reference());
+            line(
+                    "%s %s %s %.10g ; of=%s",
+                    card.reference(), card.nodes().get(0), card.nodes().get(1), ohms, card.reference());
         }
     }
 
     private void capacitor(Card card) {
-        Store store = network.stores().stream().filter(other -> other.part().equals(card.reference())).findFirst().orElseThrow();
+        Store store = network.stores().stream()
+                .filter(other -> other.part().equals(card.reference()))
+                .findFirst()
+                .orElseThrow();
         int number = network.stores().indexOf(store);
         double leak = ohms(store.leak());
         if (leak >= OPEN_OHMS && values.farads()[number] == card.value().orElse(0.0)) {
@@ -170,22 +196,37 @@ public final class SpiceExport {
             return;
         }
         original(card);
-        line("%s %s %s %.10g ; of=%s", card.reference(), card.nodes().get(0), card.nodes().get(1), Math.max(values.farads()[number], 1e-12), card.reference());
+        line(
+                "%s %s %s %.10g ; of=%s",
+                card.reference(),
+                card.nodes().get(0),
+                card.nodes().get(1),
+                Math.max(values.farads()[number], 1e-12),
+                card.reference());
         if (leak < OPEN_OHMS) {
-            line("R%s_LEAK %s %s %.10g ; of=%s", card.reference(), card.nodes().get(0), card.nodes().get(1), leak, card.reference());
+            line(
+                    "R%s_LEAK %s %s %.10g ; of=%s",
+                    card.reference(), card.nodes().get(0), card.nodes().get(1), leak, card.reference());
         }
     }
 
     private void coil(Card card) {
         original(card);
         String inner = card.reference().toLowerCase(Locale.ROOT) + "_r";
-        line("R%s_SER %s %s %.10g ; of=%s", card.reference(), card.nodes().get(0), inner, ohms(branch(card, Branch.Kind.COIL)), card.reference());
-        line("%s %s %s %.10g ; of=%s", card.reference(), inner, card.nodes().get(1), card.value().orElse(1e-6), card.reference());
+        line(
+                "R%s_SER %s %s %.10g ; of=%s",
+                card.reference(), card.nodes().get(0), inner, ohms(branch(card, Branch.Kind.COIL)), card.reference());
+        line(
+                "%s %s %s %.10g ; of=%s",
+                card.reference(), inner, card.nodes().get(1), card.value().orElse(1e-6), card.reference());
         shorts(card);
     }
 
     private void source(Card card) {
-        Source source = network.sources().stream().filter(other -> other.part().equals(card.reference())).findFirst().orElseThrow();
+        Source source = network.sources().stream()
+                .filter(other -> other.part().equals(card.reference()))
+                .findFirst()
+                .orElseThrow();
         if (!source.isLine()) {
             out.append(DeckWriter.line(card)).append('\n');
             return;
@@ -194,16 +235,29 @@ public final class SpiceExport {
         double feed = ohms(branch(card, Branch.Kind.FEED));
         String inner = card.reference().toLowerCase(Locale.ROOT) + "_feed";
         // Switched on at the crest, where a core has no flux to start with.
-        line("%s %s %s SIN(0 %.10g %.8g 0 0 90) ; of=%s", card.reference(), inner, card.nodes().get(1), values.volts()[network.sources().indexOf(source)] * Math.sqrt(2), source.hertz(), card.reference());
-        line("R%s_FEED %s %s %.8g ; of=%s", card.reference(), inner, card.nodes().get(0), feed, card.reference());
+        line(
+                "%s %s %s SIN(0 %.10g %.8g 0 0 90) ; of=%s",
+                card.reference(),
+                inner,
+                card.nodes().get(1),
+                values.volts()[network.sources().indexOf(source)] * Math.sqrt(2),
+                source.hertz(),
+                card.reference());
+        line(
+                "R%s_FEED %s %s %.8g ; of=%s",
+                card.reference(), inner, card.nodes().get(0), feed, card.reference());
     }
 
     /** What a fault puts across a part beside its model. */
     private void shorts(Card card) {
         for (int i = 0; i < network.branches().size(); i++) {
             Branch branch = network.branches().get(i);
-            if (branch.part().equals(card.reference()) && branch.kind() == Branch.Kind.FAULT && values.siemens()[i] > 1 / OPEN_OHMS) {
-                line("R%s_SHORT%d %s %s %.8g ; of=%s", card.reference(), i, name(branch.a()), name(branch.b()), ohms(i), card.reference());
+            if (branch.part().equals(card.reference())
+                    && branch.kind() == Branch.Kind.FAULT
+                    && values.siemens()[i] > 1 / OPEN_OHMS) {
+                line(
+                        "R%s_SHORT%d %s %s %.8g ; of=%s",
+                        card.reference(), i, name(branch.a()), name(branch.b()), ohms(i), card.reference());
             }
         }
     }
@@ -224,24 +278,46 @@ public final class SpiceExport {
 
     /** The card with the section said outright. */
     private Card suffixed(Card card) {
-        boolean plain = List.of("XFMR", "SELENIUM", "LAMP").contains(card.model()) || card.model().lastIndexOf('_') > 0;
+        boolean plain = List.of("XFMR", "SELENIUM", "LAMP").contains(card.model())
+                || card.model().lastIndexOf('_') > 0;
         if (plain) {
             return card;
         }
-        String suffix = heat(card).isPresent() ? "_H" : amplifier(card).map(tube -> tube.triode().isPresent() ? "_T" : tube.pentode().isPresent() ? "_P" : "_X").orElse(card.nodes().size() == 2 ? "_D" : "");
-        return new Card(card.reference(), card.nodes(), card.value(), card.model() + suffix, card.hertz(), card.parameters(), card.keys(), card.line());
+        String suffix = heat(card).isPresent()
+                ? "_H"
+                : amplifier(card)
+                        .map(tube -> tube.triode().isPresent()
+                                ? "_T"
+                                : tube.pentode().isPresent() ? "_P" : "_X")
+                        .orElse(card.nodes().size() == 2 ? "_D" : "");
+        return new Card(
+                card.reference(),
+                card.nodes(),
+                card.value(),
+                card.model() + suffix,
+                card.hertz(),
+                card.parameters(),
+                card.keys(),
+                card.line());
     }
 
     private Optional<Amplifier> amplifier(Card card) {
-        return network.amplifiers().stream().filter(tube -> tube.part().equals(card.reference())).findFirst();
+        return network.amplifiers().stream()
+                .filter(tube -> tube.part().equals(card.reference()))
+                .findFirst();
     }
 
     private Optional<Heat> heat(Card card) {
-        return network.heats().stream().filter(heat -> heat.part().equals(card.reference())).findFirst();
+        return network.heats().stream()
+                .filter(heat -> heat.part().equals(card.reference()))
+                .findFirst();
     }
 
     private void transformer(Card card) {
-        Magnet magnet = network.magnets().stream().filter(other -> other.part().equals(card.reference())).findFirst().orElseThrow();
+        Magnet magnet = network.magnets().stream()
+                .filter(other -> other.part().equals(card.reference()))
+                .findFirst()
+                .orElseThrow();
         String name = "XFMR_" + card.reference();
         StringBuilder body = new StringBuilder();
         List<String> pins = new ArrayList<>();
@@ -280,7 +356,9 @@ public final class SpiceExport {
     }
 
     private List<Junction> junctions(Card card) {
-        return network.junctions().stream().filter(junction -> junction.part().equals(card.reference())).toList();
+        return network.junctions().stream()
+                .filter(junction -> junction.part().equals(card.reference()))
+                .toList();
     }
 
     private void tube(Card card) {
@@ -292,15 +370,29 @@ public final class SpiceExport {
         Optional<Amplifier> amplifier = amplifier(card);
         if (amplifier.isPresent()) {
             int number = network.amplifiers().indexOf(amplifier.get());
-            String name = TubeText.define(amplifier.get(), values.amplifierHealth()[number], values.gas()[number], suffixed(card).model(), this::define);
-            line("%s %s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), warmth(amplifier.get().heat()), name, card.reference());
+            String name = TubeText.define(
+                    amplifier.get(),
+                    values.amplifierHealth()[number],
+                    values.gas()[number],
+                    suffixed(card).model(),
+                    this::define);
+            line(
+                    "%s %s %s %s ; of=%s",
+                    card.reference(),
+                    String.join(" ", card.nodes()),
+                    warmth(amplifier.get().heat()),
+                    name,
+                    card.reference());
             return;
         }
         List<Junction> junctions = junctions(card);
         Junction first = junctions.get(0);
         double health = values.junctionHealth()[network.junctions().indexOf(first)];
-        String name = TubeText.define(first, junctions.size(), health, suffixed(card).model(), this::define);
-        line("%s %s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), warmth(first.heat()), name, card.reference());
+        String name =
+                TubeText.define(first, junctions.size(), health, suffixed(card).model(), this::define);
+        line(
+                "%s %s %s %s ; of=%s",
+                card.reference(), String.join(" ", card.nodes()), warmth(first.heat()), name, card.reference());
     }
 
     private String warmth(int heat) {
@@ -324,10 +416,23 @@ public final class SpiceExport {
         StringBuilder power = new StringBuilder();
         String siemens = law.siemensExpression("v(t)");
         for (int i = 0; i < heat.shares().length; i++) {
-            double present = Math.max(values.siemens()[heat.branches()[i]] * network.branches().get(heat.branches()[i]).ohms(), 1e-9);
+            double present = Math.max(
+                    values.siemens()[heat.branches()[i]]
+                            * network.branches().get(heat.branches()[i]).ohms(),
+                    1e-9);
             String across = "v(" + pins[i] + "," + pins[i + 1] + ")";
-            append(body, "Bh%d %s %s I=%s*%.8g*%s", i, pins[i], pins[i + 1], across, present / heat.shares()[i], siemens);
-            power.append(i == 0 ? "" : "+").append(String.format(Locale.ROOT, "%s*%s*%.8g*%s", across, across, present / heat.shares()[i], siemens));
+            append(
+                    body,
+                    "Bh%d %s %s I=%s*%.8g*%s",
+                    i,
+                    pins[i],
+                    pins[i + 1],
+                    across,
+                    present / heat.shares()[i],
+                    siemens);
+            power.append(i == 0 ? "" : "+")
+                    .append(String.format(
+                            Locale.ROOT, "%s*%s*%.8g*%s", across, across, present / heat.shares()[i], siemens));
         }
         append(body, "Bp 0 t I=(%s)/%.8g", power, law.ratedWatts());
         append(body, "Ct t 0 0.1 IC=1");
@@ -337,6 +442,8 @@ public final class SpiceExport {
         append(body, "Cw w 0 300u IC=1");
         String name = "HEAT_" + card.reference();
         define(name, String.join(" ", pins) + " w", body.toString());
-        line("%s %s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), warmthNode(heat), name, card.reference());
+        line(
+                "%s %s %s %s ; of=%s",
+                card.reference(), String.join(" ", card.nodes()), warmthNode(heat), name, card.reference());
     }
 }

@@ -63,7 +63,8 @@ final class TubeText {
         line(body, "Ba a 0 V=v(g,k)+%.8g*v(e)*max(v(p,k),0)", swing);
         String duty = swing > 0 ? String.format(Locale.ROOT, "(1-%.8g*v(e))*", 1 - HeptodeLaw.DUTY) : "";
         line(body, "Bp p k I=v(e)*%s%s", duty, law.expression("v(a)", "v(p,k)"));
-        String grid = swing > 0 ? "v(e)*" + OscillatorGrid.expression("v(a)") : TubeModel.GRID.expression("v(g,k)", "v(e)");
+        String grid =
+                swing > 0 ? "v(e)*" + OscillatorGrid.expression("v(a)") : TubeModel.GRID.expression("v(g,k)", "v(e)");
         line(body, "Bg g k I=%s", grid);
         gas(body, gas, "v(e)*" + duty + law.expression("v(a)", "v(p,k)"));
     }
@@ -91,8 +92,17 @@ final class TubeText {
         line(body, "Bq q 0 V=%s", pentode.kneeExpression("v(p,k)"));
         line(body, "Bt t 0 V=1/(1+exp(min(max((%.8g-v(g3,k))/%.8g,-60),60)))", law.v3(), law.w3());
         line(body, "Bp p k I=0.001*v(t)*%s", pentode.plateExpression("v(i)", "v(q)", "v(p,k)"));
-        line(body, "Bs s k I=0.001*(v(i)*(1-%.8g*v(q))+(1-v(t))*%s)", pentode.share(), pentode.plateExpression("v(i)", "v(q)", "v(p,k)"));
-        line(body, "Bg g k I=%s", law.swing() > 0 ? "v(e)*" + OscillatorGrid.expression("v(a)") : TubeModel.GRID.expression("v(g,k)", "v(e)"));
+        line(
+                body,
+                "Bs s k I=0.001*(v(i)*(1-%.8g*v(q))+(1-v(t))*%s)",
+                pentode.share(),
+                pentode.plateExpression("v(i)", "v(q)", "v(p,k)"));
+        line(
+                body,
+                "Bg g k I=%s",
+                law.swing() > 0
+                        ? "v(e)*" + OscillatorGrid.expression("v(a)")
+                        : TubeModel.GRID.expression("v(g,k)", "v(e)"));
         line(body, "Bg3 g3 k I=%s", TubeModel.GRID.expression("v(g3,k)", "v(e)"));
         gas(body, gas, "0.001*v(i)");
     }

@@ -4,8 +4,8 @@ import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 
 /**
- * Solves a set at work, one variant after another. Keeps the last solution as the start of the next, so that a variant of a
- * solved set costs little. For one thread at a time.
+ * Solves a set at work, one variant after another. Keeps the last solution as the start of the next, so that a variant
+ * of a solved set costs little. For one thread at a time.
  */
 public final class AtWork {
     private final Solver solver;
@@ -31,14 +31,25 @@ public final class AtWork {
             return new OperatingPoint(solver, values);
         }
         int worst = solver.worstNode();
-        String node = worst < solver.network.names().size() ? solver.network.names().get(worst) : "";
+        String node =
+                worst < solver.network.names().size() ? solver.network.names().get(worst) : "";
         solver.cold();
-        return new NotSettled(node, "The circuit did not settle; at " + node + " the currents do not add up. Look there for a part value or a connection that cannot be right.");
+        return new NotSettled(
+                node,
+                "The circuit did not settle; at " + node
+                        + " the currents do not add up. Look there for a part value or a connection that "
+                        + "cannot be right.");
     }
 
     /** Keeps the present solution as the one to start variants from; see {@link #rewind}. */
     public void keep() {
-        healthy = new double[][] {solver.x.clone(), solver.inputMean.clone(), solver.cycle.start.clone(), solver.warmth.clone(), solver.cycle.junctionVolts[Cycle.STEPS - 1].clone()};
+        healthy = new double[][] {
+            solver.x.clone(),
+            solver.inputMean.clone(),
+            solver.cycle.start.clone(),
+            solver.warmth.clone(),
+            solver.cycle.junctionVolts[Cycle.STEPS - 1].clone()
+        };
     }
 
     /** Starts the next solve from the solution kept, whatever was solved in between. */

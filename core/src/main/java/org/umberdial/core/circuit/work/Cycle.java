@@ -7,16 +7,20 @@ import org.umberdial.core.circuit.law.Conductor;
  * One line cycle of the few quantities that change within it; a workspace.
  *
  * <p>Around a working point everything but the driven junctions is linear, so the circuit seen from its large
- * capacitors, its magnets and its junctions is a small matrix H: {@code out = c + H in}. States x are capacitor volts and
- * magnetising amperes with {@code dx/dt = rate · in}, the junctions' inputs follow their laws, the line is a sine of
- * amplitude one. The cycle is stepped (theta method, {@value #STEPS} steps), and the state it starts from is corrected by
- * Newton's method until it ends where it began ("shooting"; T. Aprille and T. Trick, Proc. IEEE 60, 1972), or has drifted
- * by what the slow charging asks for. Conduction angles come out, they are not assumed.
+ * capacitors, its magnets and its junctions is a small matrix H: {@code out = c + H in}. States x are capacitor volts
+ * and magnetising amperes with {@code dx/dt = rate · in}, the junctions' inputs follow their laws, the line is a sine
+ * of amplitude one. The cycle is stepped (theta method, {@value #STEPS} steps), and the state it starts from is
+ * corrected by Newton's method until it ends where it began ("shooting"; T. Aprille and T. Trick, Proc. IEEE 60, 1972),
+ * or has drifted by what the slow charging asks for. Conduction angles come out, they are not assumed.
  */
 final class Cycle {
     static final int STEPS = 96;
-    /** Slightly more than a half: damps the ringing of a junction that switches on, at the cost of 0.1 % in the waveform. */
+    /**
+     * Slightly more than a half: damps the ringing of a junction that switches on, at the cost of 0.1 % in the
+     * waveform.
+     */
     private static final double THETA = 0.55;
+
     private static final int MOST_INNER = 200;
     private static final double[] SINE = new double[STEPS];
 
@@ -57,6 +61,7 @@ final class Cycle {
     final double[][] wave = new double[STEPS][];
     /** Junction volts at the end of every step. */
     final double[][] junctionVolts = new double[STEPS][];
+
     final double[] mean;
     final double[] meanState;
     private final double[] end;
@@ -67,8 +72,11 @@ final class Cycle {
     private double[][] nextCarried;
     private final double[][] inner;
     private final double[][] solvedSlopes;
-    /** Slope of every junction's mean input by a constant voltage in series with every junction; see {@link #slopes}. */
+    /**
+     * Slope of every junction's mean input by a constant voltage in series with every junction; see {@link #slopes}.
+     */
     final double[][] closedSlopes;
+
     private final double[][] meanInputByStart;
     private final double[] stepOffset;
     private final double[] stepLine;
@@ -150,9 +158,9 @@ final class Cycle {
     /**
      * Takes the linear surroundings.
      *
-     * @param h       {@code out} by {@code in}, rows and columns states, junctions, line
-     * @param c       {@code out} without any input
-     * @param rate    1/C of a capacitor, 1/L of a magnet
+     * @param h {@code out} by {@code in}, rows and columns states, junctions, line
+     * @param c {@code out} without any input
+     * @param rate 1/C of a capacitor, 1/L of a magnet
      * @param seconds of one cycle
      * @return false when the surroundings are singular
      */
@@ -256,7 +264,8 @@ final class Cycle {
             stepOffset[i] = stepSeconds * constant;
             stepLine[i] = stepSeconds * line;
         }
-        // The free part of a step: x0 plus both halves of the rates; kept as matrices on x0 and on the old and new inputs.
+        // The free part of a step: x0 plus both halves of the rates; kept as matrices on x0 and on the old and new
+        // inputs.
         double[][] free = new double[states][states];
         for (int i = 0; i < states; i++) {
             for (int k = 0; k < states; k++) {
@@ -524,8 +533,8 @@ final class Cycle {
     }
 
     /**
-     * Corrects {@link #start} so that the cycle closes, with the slopes of the last {@link #run} that carried them; they
-     * need not be of this cycle, they only make it slower when they are old.
+     * Corrects {@link #start} so that the cycle closes, with the slopes of the last {@link #run} that carried them;
+     * they need not be of this cycle, they only make it slower when they are old.
      *
      * @return false when there are no slopes yet
      */
@@ -560,9 +569,9 @@ final class Cycle {
     /**
      * By how much the cycle run last missed closing, as a mean current [A].
      *
-     * @param drift    share of the mean state's change since {@code previous} that falls in one cycle; 0 for a settled set
+     * @param drift share of the mean state's change since {@code previous} that falls in one cycle; 0 for a settled set
      * @param previous mean state one slow step ago
-     * @param scale    amperes per unit of state and cycle
+     * @param scale amperes per unit of state and cycle
      */
     double open(double drift, double[] previous, double[] scale) {
         double largest = 0;
@@ -574,8 +583,8 @@ final class Cycle {
     }
 
     /**
-     * The slopes of {@link #closedSlopes} corrected for the change of the closed cycle's start: how the mean input of each
-     * junction answers a constant voltage in series with each. Valid after {@link #run} with slopes.
+     * The slopes of {@link #closedSlopes} corrected for the change of the closed cycle's start: how the mean input of
+     * each junction answers a constant voltage in series with each. Valid after {@link #run} with slopes.
      */
     double[][] slopes() {
         double[][] matrix = new double[states][states];

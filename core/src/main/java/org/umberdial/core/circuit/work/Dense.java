@@ -2,7 +2,10 @@ package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
 
-/** Small dense systems inside the solver's loop, by elimination with row exchange; a library call costs more than the work. */
+/**
+ * Small dense systems inside the solver's loop, by elimination with row exchange; a library call costs more than the
+ * work.
+ */
 final class Dense {
     private Dense() {}
 

@@ -20,7 +20,8 @@ final class Floating {
         Floating paths = new Floating(network.names().size());
         for (int i = 0; i < network.branches().size(); i++) {
             if (values.siemens()[i] > 0) {
-                paths.join(network.branches().get(i).a(), network.branches().get(i).b());
+                paths.join(
+                        network.branches().get(i).a(), network.branches().get(i).b());
             }
         }
         for (Source source : network.sources()) {

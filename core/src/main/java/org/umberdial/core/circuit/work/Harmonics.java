@@ -15,12 +15,13 @@ import org.umberdial.core.circuit.sparse.SparsePattern;
  * What alternates at every node: the line and the rectifiers' pulses, harmonic by harmonic, through the circuit made
  * linear at its operating point, with every capacitor and coil in it.
  *
- * <p>The cycle that found the operating point follows only large capacitors; here the small ones count too, which is what
- * decides how much hum reaches a grid. Complex equations are solved as real ones of twice the size.
+ * <p>The cycle that found the operating point follows only large capacitors; here the small ones count too, which is
+ * what decides how much hum reaches a grid. Complex equations are solved as real ones of twice the size.
  */
 final class Harmonics {
     /** Harmonics of the line that are followed; a rectifier's pulse has little above. */
     static final int COUNT = 24;
+
     private static final int SAMPLES = 256;
 
     private final Solver solver;
@@ -86,7 +87,8 @@ final class Harmonics {
     double hertz(int node) {
         int strongest = 0;
         for (int k = 1; k < COUNT; k++) {
-            if (square(phasors[k][node]) + square(phasors[k][half + node]) > square(phasors[strongest][node]) + square(phasors[strongest][half + node])) {
+            if (square(phasors[k][node]) + square(phasors[k][half + node])
+                    > square(phasors[strongest][node]) + square(phasors[strongest][half + node])) {
                 strongest = k;
             }
         }

@@ -7,7 +7,7 @@ import org.umberdial.core.value.InvalidEntry;
 /**
  * How a set is given the line for the first time: the variable transformer's ramp and the lamps in series.
  *
- * @param ramp  voltages in order, each reached in a straight line over its seconds; the last stays
+ * @param ramp voltages in order, each reached in a straight line over its seconds; the last stays
  * @param lamps lamp steps in order; the last stays
  */
 public record LineSchedule(List<Ramp> ramp, List<Lamps> lamps) {
@@ -34,7 +34,8 @@ public record LineSchedule(List<Ramp> ramp, List<Lamps> lamps) {
             if (pair.length != 2) {
                 throw wrong(step, "a ramp is volts:seconds, as in 40:30,117:60");
             }
-            double volts = number(pair[0].replaceFirst("(?i)V$", ""), step, "a ramp is volts:seconds, as in 40:30,117:60");
+            double volts =
+                    number(pair[0].replaceFirst("(?i)V$", ""), step, "a ramp is volts:seconds, as in 40:30,117:60");
             steps.add(new Ramp(volts, number(pair[1], step, "a ramp is volts:seconds, as in 40:30,117:60")));
         }
         return steps;
@@ -114,6 +115,8 @@ public record LineSchedule(List<Ramp> ramp, List<Lamps> lamps) {
 
     /** How long the whole schedule takes [s]. */
     public double seconds() {
-        return Math.max(ramp.stream().mapToDouble(Ramp::seconds).sum(), lamps.stream().mapToDouble(Lamps::seconds).sum());
+        return Math.max(
+                ramp.stream().mapToDouble(Ramp::seconds).sum(),
+                lamps.stream().mapToDouble(Lamps::seconds).sum());
     }
 }

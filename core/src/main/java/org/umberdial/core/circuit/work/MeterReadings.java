@@ -8,12 +8,16 @@ import org.umberdial.core.circuit.network.Values;
 /**
  * What a meter shows at each node of a running set: the voltage with the meter's own resistance across it.
  *
- * <p>Where the meter matters, the set is solved again with it; a grid that lives from its own current moves much more than
- * a divider would say.
+ * <p>Where the meter matters, the set is solved again with it; a grid that lives from its own current moves much more
+ * than a divider would say.
  */
 public final class MeterReadings {
-    /** Below this share of the meter's resistance a source is loaded by less than can be read, and a divider is exact enough. */
+    /**
+     * Below this share of the meter's resistance a source is loaded by less than can be read, and a divider is exact
+     * enough.
+     */
     private static final double NEGLIGIBLE = 2e-4;
+
     private static final int MOST_RANGES = 6;
 
     private final AtWork work;
@@ -31,7 +35,8 @@ public final class MeterReadings {
         this.point = point;
         network = point.network();
         values = point.values();
-        sensitivities = Sensitivities.of(work, values).orElseThrow(() -> new IllegalStateException("the values do not settle"));
+        sensitivities =
+                Sensitivities.of(work, values).orElseThrow(() -> new IllegalStateException("the values do not settle"));
     }
 
     /** Source resistance of a node [Ω]; empty when it floats. */

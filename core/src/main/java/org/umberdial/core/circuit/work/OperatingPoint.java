@@ -49,7 +49,8 @@ public final class OperatingPoint implements Outcome {
         tubeAmperes = new double[network.amplifiers().size() * 2];
         for (int i = 0; i < network.amplifiers().size(); i++) {
             Amplifier tube = network.amplifiers().get(i);
-            solver.stamps.currents(tube, values.gas()[i], Stamps.emission(warmth, tube.heat()) * values.amplifierHealth()[i], x);
+            solver.stamps.currents(
+                    tube, values.gas()[i], Stamps.emission(warmth, tube.heat()) * values.amplifierHealth()[i], x);
             tubeAmperes[2 * i] = solver.stamps.plateCurrent;
             tubeAmperes[2 * i + 1] = solver.stamps.screenCurrent;
         }
@@ -79,7 +80,9 @@ public final class OperatingPoint implements Outcome {
 
     /** Nodes of the deck that no direct current can reach. */
     public List<String> floating() {
-        return network.names().subList(0, network.namedNodes()).stream().filter(name -> floating[network.node(name).getAsInt()]).toList();
+        return network.names().subList(0, network.namedNodes()).stream()
+                .filter(name -> floating[network.node(name).getAsInt()])
+                .toList();
     }
 
     /** RMS volts across a heater or lamp, by the reference of its card. */
@@ -142,8 +145,11 @@ public final class OperatingPoint implements Outcome {
      */
     public OptionalDouble windingAmperes(String part, int winding) {
         return network.magnets().stream()
-                .filter(magnet -> network.branches().get(magnet.branches()[0]).part().equals(part) && winding < magnet.branches().length)
-                .mapToDouble(magnet -> Math.sqrt(Math.max(0, branchWatts[magnet.branches()[winding]] * values.siemens()[magnet.branches()[winding]])))
+                .filter(magnet ->
+                        network.branches().get(magnet.branches()[0]).part().equals(part)
+                                && winding < magnet.branches().length)
+                .mapToDouble(magnet -> Math.sqrt(Math.max(
+                        0, branchWatts[magnet.branches()[winding]] * values.siemens()[magnet.branches()[winding]])))
                 .findFirst();
     }
 

@@ -15,8 +15,8 @@ import org.umberdial.core.circuit.network.Values;
  *
  * <p>One adjoint solve per node gives its answer to a change anywhere (S. Director and R. Rohrer, IEEE Trans. Circuit
  * Theory CT-16, 1969). The rectifiers' averages answer too; their slopes come from the closed line cycle, so that the
- * supply's regulation is in every figure. Parts that carry the line's own current act on the cycle itself and not only on
- * the means; for them the change is solved outright.
+ * supply's regulation is in every figure. Parts that carry the line's own current act on the cycle itself and not only
+ * on the means; for them the change is solved outright.
  */
 public final class Sensitivities {
     private static final double SMALL_CHANGE = 0.01;
@@ -57,7 +57,9 @@ public final class Sensitivities {
     /** Volts at a node per ampere fed into each node, by node number [Ω]. */
     public double[] answers(String node) {
         int number = network.node(node).orElseThrow(() -> new IllegalArgumentException("there is no node " + node));
-        return number < 0 ? new double[network.names().size()] : Arrays.copyOf(adjoint(number), network.names().size());
+        return number < 0
+                ? new double[network.names().size()]
+                : Arrays.copyOf(adjoint(number), network.names().size());
     }
 
     /** The answer of a node to one ampere fed into each unknown [Ω]: the adjoint. */
@@ -91,8 +93,8 @@ public final class Sensitivities {
     }
 
     /**
-     * How a node's DC answers each part: change of volts per relative change of the part's main value (ohms, farads, line
-     * volts), so that a tenth of it is the answer to a part 10 % up.
+     * How a node's DC answers each part: change of volts per relative change of the part's main value (ohms, farads,
+     * line volts), so that a tenth of it is the answer to a part 10 % up.
      *
      * @return per part in the order asked for; a part that has no value counts as 0
      */
@@ -124,7 +126,10 @@ public final class Sensitivities {
             if (!branch.part().equals(part)) {
                 continue;
             }
-            if (branch.kind() == Branch.Kind.LEAK && solver.siemens[i] > 0 || branch.kind() == Branch.Kind.FEED || branch.kind() == Branch.Kind.FILAMENT || branch.kind() == Branch.Kind.WINDING) {
+            if (branch.kind() == Branch.Kind.LEAK && solver.siemens[i] > 0
+                    || branch.kind() == Branch.Kind.FEED
+                    || branch.kind() == Branch.Kind.FILAMENT
+                    || branch.kind() == Branch.Kind.WINDING) {
                 return Optional.empty();
             }
             double direct = solver.stamps.across(solver.x, i);
@@ -139,7 +144,11 @@ public final class Sensitivities {
             sum += amperes * (Stamps.at(adjoint, branch.a()) - Stamps.at(adjoint, branch.b()));
             found = true;
         }
-        return found && network.stores().stream().noneMatch(store -> store.part().equals(part)) ? Optional.of(sum) : Optional.empty();
+        return found
+                        && network.stores().stream()
+                                .noneMatch(store -> store.part().equals(part))
+                ? Optional.of(sum)
+                : Optional.empty();
     }
 
     private double outright(String part, int node) {
@@ -149,7 +158,8 @@ public final class Sensitivities {
         }
         refresh();
         double before = solver.x[node];
-        Optional<OperatingPoint> after = work.solve(values.with(part, value.get() * (1 + SMALL_CHANGE))).settled();
+        Optional<OperatingPoint> after =
+                work.solve(values.with(part, value.get() * (1 + SMALL_CHANGE))).settled();
         return after.isPresent() ? (solver.x[node] - before) / SMALL_CHANGE : 0;
     }
 
@@ -166,7 +176,9 @@ public final class Sensitivities {
         }
         for (int i = 0; i < network.branches().size(); i++) {
             Branch branch = network.branches().get(i);
-            boolean valued = branch.kind() != Branch.Kind.FAULT && branch.kind() != Branch.Kind.LEAK && branch.kind() != Branch.Kind.FILAMENT;
+            boolean valued = branch.kind() != Branch.Kind.FAULT
+                    && branch.kind() != Branch.Kind.LEAK
+                    && branch.kind() != Branch.Kind.FILAMENT;
             if (branch.part().equals(part) && valued && values.siemens()[i] > 0) {
                 return Optional.of(1 / values.siemens()[i]);
             }
@@ -177,7 +189,7 @@ public final class Sensitivities {
     /**
      * Covariance of node voltages when every part strays on its own.
      *
-     * @param nodes     of the deck
+     * @param nodes of the deck
      * @param tolerance relative standard deviation of each part's main value, by reference
      * @return [V²], rows and columns in the order of the nodes
      */

@@ -19,9 +19,9 @@ import org.umberdial.core.circuit.sparse.SparseLu;
 /**
  * Newton's method on the means of a running set, with the line cycle solved inside it. A workspace for one thread.
  *
- * <p>Each round makes the tubes linear at the present means, reduces everything to what the line cycle needs ({@link
- * Cycle}), runs one cycle with its slopes, and moves means and cycle together. A network without an alternating source
- * has no cycle and is solved by Newton's method alone.
+ * <p>Each round makes the tubes linear at the present means, reduces everything to what the line cycle needs
+ * ({@link Cycle}), runs one cycle with its slopes, and moves means and cycle together. A network without an alternating
+ * source has no cycle and is solved by Newton's method alone.
  */
 final class Solver {
     /** Capacitors from here on hold their charge within a line cycle [F]. */
@@ -30,6 +30,7 @@ final class Solver {
     private static final double STATE_HENRIES = 0.05;
     /** Capacitance left in an open capacitor: lead to lead [F]. */
     private static final double STRAY_FARADS = 1e-9;
+
     private static final double CURRENT_TOLERANCE = 1e-7;
     private static final double VOLT_TOLERANCE = 2e-5;
     private static final double WARMTH_TOLERANCE = 1e-4;
@@ -43,6 +44,7 @@ final class Solver {
     private static final int ROUGH_ROUNDS = 5;
     /** While warming up, a centivolt and some microamperes of charging current are below what is shown. */
     private static final double SLOW_VOLT_TOLERANCE = 1e-2;
+
     private static final double SLOW_CYCLE_TOLERANCE = 5e-5;
     /** Old slopes of the cycle go on being used while they bring the miss down to this share each round. */
     private static final double OLD_SLOPES_SHARE = 0.3;
@@ -50,11 +52,13 @@ final class Solver {
     private static final double LEAST_CORE_SIEMENS = 1e-8;
     /** Below this a filament is cold and what its neighbours do is no matter [V]. */
     private static final double FOLLOWING_VOLTS = 0.05;
+
     private static final double MOST_WARMTH = 50;
     /** Backward leakage of a driven junction; it says where a winding floats while nothing conducts [S]. */
     private static final double JUNCTION_LEAK_SIEMENS = 1e-9;
     /** Heaters follow once the voltages have nearly settled. */
     private static final double HEATERS_FROM_VOLTS = 3;
+
     private static final int MOST_ROUNDS = 60;
     /** A grid may move this far in one round [V]; a tube's law is nearly straight over it. */
     private static final double GRID_STEP_VOLTS = 6;
@@ -88,6 +92,7 @@ final class Solver {
     private double[] nominalSiemens;
     /** What warms each filament as its RMS volts would warm a sound one. */
     final double[] effectiveVolts;
+
     private final double[] heaterMiss;
     private final double[][] heaterSlopes;
     /** Share of the sources that is on; 1 but while stepping up. */
@@ -98,6 +103,7 @@ final class Solver {
     int probed = -1;
     /** Mean states one slow step ago, and the share of the slow step that a cycle is; for warming up. */
     final double[] previousState;
+
     double drift;
     int rounds;
     /** By how much the last cycle missed closing [A]. */
@@ -108,6 +114,7 @@ final class Solver {
     private double lastMoved;
     /** State and averages one slow step ago, for where the next one starts looking. */
     private final double[] stepStart;
+
     private final double[] stepX;
     private boolean stepped;
 
@@ -130,11 +137,16 @@ final class Solver {
         Arrays.fill(warmth, 1);
         hasLine = network.line().isPresent();
         stateStores = hasLine ? indices(network.stores(), store -> store.farads() >= STATE_FARADS) : new int[0];
-        stateMagnets = hasLine ? indices(network.magnets(), magnet -> magnet.branches().length > 1 || magnet.henries() >= STATE_HENRIES) : new int[0];
+        stateMagnets = hasLine
+                ? indices(
+                        network.magnets(), magnet -> magnet.branches().length > 1 || magnet.henries() >= STATE_HENRIES)
+                : new int[0];
         driven = hasLine ? indices(network.junctions(), Junction::acDriven) : new int[0];
         states = stateStores.length + stateMagnets.length;
         inputs = hasLine ? states + driven.length + 1 : 0;
-        Conductor[] laws = Arrays.stream(driven).mapToObj(i -> network.junctions().get(i).law()).toArray(Conductor[]::new);
+        Conductor[] laws = Arrays.stream(driven)
+                .mapToObj(i -> network.junctions().get(i).law())
+                .toArray(Conductor[]::new);
         double[] guard = new double[driven.length];
         Arrays.fill(guard, Stamps.GUARD - JUNCTION_LEAK_SIEMENS);
         cycle = new Cycle(states, laws, guard);
@@ -275,7 +287,10 @@ final class Solver {
             if (heaters && moved < HEATERS_FROM_VOLTS) {
                 heated = restHeaters();
             }
-            if (moved < VOLT_TOLERANCE && cycleMiss < CYCLE_TOLERANCE && heated < WARMTH_TOLERANCE && worstMiss(values) < CURRENT_TOLERANCE) {
+            if (moved < VOLT_TOLERANCE
+                    && cycleMiss < CYCLE_TOLERANCE
+                    && heated < WARMTH_TOLERANCE
+                    && worstMiss(values) < CURRENT_TOLERANCE) {
                 return true;
             }
         }
@@ -285,7 +300,8 @@ final class Solver {
     /**
      * One round.
      *
-     * @param fresh whether this is the first round of a solve, in which the slopes of the solve before are worth a trial
+     * @param fresh whether this is the first round of a solve, in which the slopes of the solve before are worth a
+     *     trial
      * @return how far the farthest node moved [V]; NaN when the round failed
      */
     double round(Values values, boolean fresh) {
@@ -360,7 +376,11 @@ final class Solver {
             Magnet magnet = network.magnets().get(stateMagnets[k]);
             for (int w = 0; w < magnet.branches().length; w++) {
                 int branch = magnet.branches()[w];
-                out(to, stamps.branchA(branch), stamps.branchB(branch), -siemens[branch] * magnet.turns()[w] * mean[stateStores.length + k]);
+                out(
+                        to,
+                        stamps.branchA(branch),
+                        stamps.branchB(branch),
+                        -siemens[branch] * magnet.turns()[w] * mean[stateStores.length + k]);
             }
         }
         for (int j = 0; j < driven.length; j++) {
@@ -396,7 +416,8 @@ final class Solver {
             return Double.NaN;
         }
         double open = cycle.open(drift, previousState, scale);
-        boolean converging = !careful && (fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss);
+        boolean converging = !careful
+                && (fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss);
         if (open < CYCLE_TOLERANCE || converging && cycle.close()) {
             return open;
         }
@@ -587,8 +608,8 @@ final class Solver {
     /**
      * Moves every filament to where it rests on its present volts; the change of the farthest, as a share.
      *
-     * <p>Heaters in a string share the line, so that one's resistance moves all the others' volts: Newton's method on the
-     * logarithms of their resistances, with the string's own transfer resistances.
+     * <p>Heaters in a string share the line, so that one's resistance moves all the others' volts: Newton's method on
+     * the logarithms of their resistances, with the string's own transfer resistances.
      */
     private double restHeaters() {
         int count = rms.length;
@@ -604,12 +625,14 @@ final class Solver {
             Arrays.fill(right, 0);
             out(right, heaterStart(k), heaterEnd(k), -1);
             lu.solve(right, move);
-            double ohms = network.heats().get(k).law().ohms(warmth[k]) * Math.min(rms[k] * rms[k] / Math.max(effectiveVolts[k] * effectiveVolts[k], 1e-9), 1e9);
+            double ohms = network.heats().get(k).law().ohms(warmth[k])
+                    * Math.min(rms[k] * rms[k] / Math.max(effectiveVolts[k] * effectiveVolts[k], 1e-9), 1e9);
             for (int i = 0; i < count; i++) {
                 double transfer = Stamps.at(move, heaterEnd(i)) - Stamps.at(move, heaterStart(i));
                 double ratio = transfer / ohms * rms[k] / Math.max(rms[i], 1e-3);
                 boolean follows = rms[i] > FOLLOWING_VOLTS && rms[k] > FOLLOWING_VOLTS && Double.isFinite(ratio);
-                heaterSlopes[i][k] = (i == k ? 1 : 0) - (follows ? FILAMENT_SLOPE * Math.max(-5, Math.min(ratio, 1)) : 0);
+                heaterSlopes[i][k] =
+                        (i == k ? 1 : 0) - (follows ? FILAMENT_SLOPE * Math.max(-5, Math.min(ratio, 1)) : 0);
             }
         }
         if (!Dense.solve(heaterSlopes, heaterMiss)) {

@@ -17,14 +17,15 @@ import org.umberdial.core.tube.TubeModel;
 /**
  * Writes a network into a matrix: Kirchhoff's current law at every node, one more row for every voltage source.
  *
- * <p>Unknowns are node voltages and source currents. For an instant's state the matrix holds the slopes and the residual
- * holds what flows out of each node; both come from one pass over the elements.
+ * <p>Unknowns are node voltages and source currents. For an instant's state the matrix holds the slopes and the
+ * residual holds what flows out of each node; both come from one pass over the elements.
  */
 final class Stamps {
     /** Across every node, so that a floating one has a value; a millionth of what a meter takes [S]. */
     static final double GMIN = 1e-12;
     /** Conductance that stands for a driven junction in the matrix; its own law makes up the difference [S]. */
     static final double GUARD = 2e-4;
+
     private static final int CONTROLS = 5;
 
     final Network network;
@@ -54,17 +55,27 @@ final class Stamps {
         for (int i = 0; i < size; i++) {
             diagonal[i] = pattern.slot(i, i);
         }
-        branchSlots = network.branches().stream().map(branch -> pair(branch.a(), branch.b())).toArray(int[][]::new);
+        branchSlots = network.branches().stream()
+                .map(branch -> pair(branch.a(), branch.b()))
+                .toArray(int[][]::new);
         branchA = network.branches().stream().mapToInt(Branch::a).toArray();
         branchB = network.branches().stream().mapToInt(Branch::b).toArray();
-        junctionSlots = network.junctions().stream().map(junction -> pair(junction.a(), junction.b())).toArray(int[][]::new);
+        junctionSlots = network.junctions().stream()
+                .map(junction -> pair(junction.a(), junction.b()))
+                .toArray(int[][]::new);
         sourceSlots = new int[network.sources().size()][];
         for (int i = 0; i < sourceSlots.length; i++) {
             Source source = network.sources().get(i);
             int row = nodes + i;
-            sourceSlots[i] = slots(pattern.slot(source.plus(), row), pattern.slot(source.minus(), row), pattern.slot(row, source.plus()), pattern.slot(row, source.minus()));
+            sourceSlots[i] = slots(
+                    pattern.slot(source.plus(), row),
+                    pattern.slot(source.minus(), row),
+                    pattern.slot(row, source.plus()),
+                    pattern.slot(row, source.minus()));
         }
-        amplifierNodes = network.amplifiers().stream().map(a -> new int[] {a.grid(), a.grid3(), a.screen(), a.plate(), a.cathode()}).toArray(int[][]::new);
+        amplifierNodes = network.amplifiers().stream()
+                .map(a -> new int[] {a.grid(), a.grid3(), a.screen(), a.plate(), a.cathode()})
+                .toArray(int[][]::new);
         amplifierSlots = new int[amplifierNodes.length][];
         for (int i = 0; i < amplifierSlots.length; i++) {
             int[] n = amplifierNodes[i];
@@ -122,10 +133,17 @@ final class Stamps {
      * Fills matrix and residual at a state.
      *
      * @param sourceShare share of the DC sources that is on, 1 but while stepping them up
-     * @param matrix      overwritten, one value per slot
-     * @param residual    overwritten: what flows out of each node, and what each source row misses
+     * @param matrix overwritten, one value per slot
+     * @param residual overwritten: what flows out of each node, and what each source row misses
      */
-    void fill(Values values, double[] siemens, double[] warmth, double[] x, double sourceShare, double[] matrix, double[] residual) {
+    void fill(
+            Values values,
+            double[] siemens,
+            double[] warmth,
+            double[] x,
+            double sourceShare,
+            double[] matrix,
+            double[] residual) {
         Arrays.fill(matrix, 0);
         Arrays.fill(residual, 0);
         for (int i = 0; i < nodes; i++) {
@@ -165,7 +183,8 @@ final class Stamps {
         }
     }
 
-    private static void conduct(int[] slots, int a, int b, double g, double current, double[] matrix, double[] residual) {
+    private static void conduct(
+            int[] slots, int a, int b, double g, double current, double[] matrix, double[] residual) {
         add(matrix, slots[0], g);
         add(matrix, slots[1], g);
         add(matrix, slots[2], -g);
@@ -193,7 +212,8 @@ final class Stamps {
             if (source.minus() >= 0) {
                 residual[source.minus()] -= x[row];
             }
-            residual[row] += at(x, source.plus()) - at(x, source.minus()) - (source.isLine() ? 0 : share * values.volts()[i]);
+            residual[row] +=
+                    at(x, source.plus()) - at(x, source.minus()) - (source.isLine() ? 0 : share * values.volts()[i]);
         }
         for (Network.Injection injection : network.injections()) {
             if (injection.a() >= 0) {
@@ -304,7 +324,15 @@ final class Stamps {
         grid3Row[1] = out[1];
     }
 
-    private static void row(int[] slots, int electrode, double[] slopes, double current, int node, int cathode, double[] matrix, double[] residual) {
+    private static void row(
+            int[] slots,
+            int electrode,
+            double[] slopes,
+            double current,
+            int node,
+            int cathode,
+            double[] matrix,
+            double[] residual) {
         double sum = 0;
         int row = electrode * CONTROLS;
         int back = 4 * CONTROLS;

@@ -14,14 +14,15 @@ import org.umberdial.core.circuit.network.Store;
 import org.umberdial.core.circuit.network.Values;
 
 /**
- * A set from switching on: heaters warm, capacitors charge, a lamp in series glows and dims, leakage reforms or runs away.
+ * A set from switching on: heaters warm, capacitors charge, a lamp in series glows and dims, leakage reforms or runs
+ * away.
  *
- * <p>Slow quantities step by {@value #STEP_SECONDS} s; within each step the line cycle is solved as at work, but ends where
- * the slow charging wants it. Heaters follow their power with their own time constants.
+ * <p>Slow quantities step by {@value #STEP_SECONDS} s; within each step the line cycle is solved as at work, but ends
+ * where the slow charging wants it. Heaters follow their power with their own time constants.
  *
- * <p>Electrolytics that leak: the leak's own heat raises the capacitor (15 K per watt, two minutes), leakage doubles every
- * 15 K, and under voltage a cool one reforms to a fifth with a time constant of two minutes. Ordinary figures of small
- * wet types; they show which way it goes, not when.
+ * <p>Electrolytics that leak: the leak's own heat raises the capacitor (15 K per watt, two minutes), leakage doubles
+ * every 15 K, and under voltage a cool one reforms to a fifth with a time constant of two minutes. Ordinary figures of
+ * small wet types; they show which way it goes, not when.
  */
 public final class WarmUp {
     public static final double STEP_SECONDS = 0.25;
@@ -31,6 +32,7 @@ public final class WarmUp {
     private static final double REFORMED_SHARE = 0.2;
     /** So little warmth moves no voltage by more than a few millivolts; the set need not be solved again for it. */
     private static final double NOTHING_WARMED = 1e-3;
+
     private static final double STANDING_VOLTS = 0.02;
     private static final double LARGEST_FACTOR = 200;
 
@@ -38,11 +40,12 @@ public final class WarmUp {
      * One moment.
      *
      * @param lineVolts RMS ahead of the lamps
-     * @param setVolts  RMS at the set
+     * @param setVolts RMS at the set
      * @param lampWatts in all lamps in series together
-     * @param points    DC of the nodes asked for
+     * @param points DC of the nodes asked for
      */
-    public record Sample(double seconds, double lineVolts, double setVolts, double lineAmperes, double lampWatts, double[] points) {}
+    public record Sample(
+            double seconds, double lineVolts, double setVolts, double lineAmperes, double lampWatts, double[] points) {}
 
     /** @param failure why the series ends early, if it does */
     public record Course(List<Sample> samples, Optional<NotSettled> failure) {}
@@ -60,6 +63,7 @@ public final class WarmUp {
     private boolean leaks;
     /** How much the farthest filament has warmed since the set was last solved. */
     private double warmed;
+
     private List<Double> lamps = List.of();
     private double[] lampWarmth = {};
 
@@ -67,7 +71,10 @@ public final class WarmUp {
         network = values.network();
         nominal = values;
         this.schedule = schedule;
-        this.points = points.stream().mapToInt(point -> network.node(point).orElseThrow(() -> new IllegalArgumentException("there is no node " + point))).toArray();
+        this.points = points.stream()
+                .mapToInt(point -> network.node(point)
+                        .orElseThrow(() -> new IllegalArgumentException("there is no node " + point)))
+                .toArray();
         solver = new Solver(network);
         solver.cold();
         Arrays.fill(solver.warmth, 0);
@@ -77,9 +84,9 @@ public final class WarmUp {
     }
 
     /**
-     * @param values   the set, its lamps rated at its nominal line
-     * @param points   nodes to follow
-     * @param seconds  how long, above 0
+     * @param values the set, its lamps rated at its nominal line
+     * @param points nodes to follow
+     * @param seconds how long, above 0
      * @throws IllegalArgumentException when a node is not there or the set has no line
      */
     public static Course run(Values values, LineSchedule schedule, List<String> points, double seconds) {
@@ -96,11 +103,20 @@ public final class WarmUp {
         for (int i = 1; i <= steps; i++) {
             double now = i * STEP_SECONDS;
             Values present = present(now);
-            boolean still = warmed < NOTHING_WARMED && present == lastValues && samples.size() > 2 && near(samples.get(samples.size() - 1), samples.get(samples.size() - 2));
+            boolean still = warmed < NOTHING_WARMED
+                    && present == lastValues
+                    && samples.size() > 2
+                    && near(samples.get(samples.size() - 1), samples.get(samples.size() - 2));
             if (still) {
                 warmHeaters();
                 Sample before = samples.get(samples.size() - 1);
-                samples.add(new Sample(now, before.lineVolts(), before.setVolts(), before.lineAmperes(), before.lampWatts(), before.points()));
+                samples.add(new Sample(
+                        now,
+                        before.lineVolts(),
+                        before.setVolts(),
+                        before.lineAmperes(),
+                        before.lampWatts(),
+                        before.points()));
                 continue;
             }
             lastValues = present;
@@ -108,7 +124,15 @@ public final class WarmUp {
             if (!solver.step(present, STEP_SECONDS)) {
                 int worst = solver.worstNode();
                 String node = worst < network.names().size() ? network.names().get(worst) : "";
-                return new Course(samples, Optional.of(new NotSettled(node, String.format(Locale.ROOT, "At %.2f s the circuit did not settle; at %s the currents do not add up.", now, node))));
+                return new Course(
+                        samples,
+                        Optional.of(new NotSettled(
+                                node,
+                                String.format(
+                                        Locale.ROOT,
+                                        "At %.2f s the circuit did not settle; at %s the currents do not add up.",
+                                        now,
+                                        node))));
             }
             samples.add(sample(now, present));
         }
@@ -146,7 +170,11 @@ public final class WarmUp {
             Store store = network.stores().get(i);
             boolean leaks = store.wet() && nominal.siemens()[store.leak()] > 0;
             leaking |= leaks;
-            factors[i] = leaks ? Math.min(Math.pow(2, kelvin[i] / DOUBLING_KELVIN) * (1 - (1 - REFORMED_SHARE) * formed[i]), LARGEST_FACTOR) : 1;
+            factors[i] = leaks
+                    ? Math.min(
+                            Math.pow(2, kelvin[i] / DOUBLING_KELVIN) * (1 - (1 - REFORMED_SHARE) * formed[i]),
+                            LARGEST_FACTOR)
+                    : 1;
         }
         leaks = leaking;
         return leaking ? present.leakingBy(factors) : present;
@@ -189,7 +217,10 @@ public final class WarmUp {
         double most = 0;
         for (int i = 0; i < solver.warmth.length; i++) {
             Heat heat = network.heats().get(i);
-            double power = solver.effectiveVolts[i] * solver.effectiveVolts[i] / heat.law().ohms(solver.warmth[i]) / heat.law().ratedWatts();
+            double power = solver.effectiveVolts[i]
+                    * solver.effectiveVolts[i]
+                    / heat.law().ohms(solver.warmth[i])
+                    / heat.law().ratedWatts();
             double change = (1 - Math.exp(-STEP_SECONDS / heat.law().seconds())) * (power - solver.warmth[i]);
             solver.warmth[i] += change;
             most = Math.max(most, Math.abs(change));

@@ -18,7 +18,8 @@ class ColdOhmsTest {
 
     @Test
     void whatLiesInParallel_isSeenAsOne() {
-        ColdOhms ohms = cold("R1 a 0 10k\nR2 a b 4.7k\nR3 b 0 22k\nC1 b 0 1u ; leak=100k\nC2 a c 10n\nR4 c d 1k\nR5 d c 1k\n");
+        ColdOhms ohms =
+                cold("R1 a 0 10k\nR2 a b 4.7k\nR3 b 0 22k\nC1 b 0 1u ; leak=100k\nC2 a c 10n\nR4 c d 1k\nR5 d c 1k\n");
         double leg = 4700 + 1 / (1 / 22e3 + 1 / 100e3);
         assertEquals(1 / (1 / 10e3 + 1 / leg), ohms.between("a", "0"), 1e-6);
         assertEquals(500, ohms.between("c", "d"), 1e-9);
@@ -28,7 +29,10 @@ class ColdOhmsTest {
 
     @Test
     void filamentsAreCold_tubesAndRectifiersOpen_theLineUnplugged() {
-        Map<String, Double> chart = cold("VLINE a 0 SIN(0 169.7 60)\nXV1H a b 12AV6_H\nR1 b 0 100\nXLP1 a 0 LAMP V=6.3 A=0.15\nD1 b c X\nXD1 b d SELENIUM N=5\nXV1 e g 0 12AV6_T\nR2 e c 1k\n").chart("0");
+        Map<String, Double> chart =
+                cold("VLINE a 0 SIN(0 169.7 60)\nXV1H a b 12AV6_H\nR1 b 0 100\nXLP1 a 0 LAMP V=6.3 A=0.15\nD1 "
+                                + "b c X\nXD1 b d SELENIUM N=5\nXV1 e g 0 12AV6_T\nR2 e c 1k\n")
+                        .chart("0");
         assertEquals(1 / (13 / 42.0 + 1 / (84 / 7.0 + 100)), chart.get("a"), 1e-6);
         assertEquals(Double.POSITIVE_INFINITY, chart.get("c"));
         assertEquals(Double.POSITIVE_INFINITY, chart.get("d"));
@@ -44,6 +48,10 @@ class ColdOhmsTest {
 
     @Test
     void anUnknownNode_isNamed() {
-        assertTrue(assertThrows(IllegalArgumentException.class, () -> cold("R1 a 0 1k\n").chart("x")).getMessage().contains("x"));
+        assertTrue(assertThrows(
+                        IllegalArgumentException.class,
+                        () -> cold("R1 a 0 1k\n").chart("x"))
+                .getMessage()
+                .contains("x"));
     }
 }

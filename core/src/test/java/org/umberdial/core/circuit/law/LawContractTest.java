@@ -13,7 +13,10 @@ import org.umberdial.core.tube.TubeModel;
 import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.tube.TubeType;
 
-/** What every law owes the solver, for every type that ships: slopes that are slopes, finite at absurd voltages, no free energy. */
+/**
+ * What every law owes the solver, for every type that ships: slopes that are slopes, finite at absurd voltages, no free
+ * energy.
+ */
 class LawContractTest {
     /** A law with its controls; the last control is the electrode whose current is meant. */
     private record Law(String name, int controls, Currents currents) {}
@@ -27,21 +30,24 @@ class LawContractTest {
         List<Law> laws = new ArrayList<>();
         for (TubeType type : TubeModels.shipped().data().types()) {
             TubeModel model = TubeModels.shipped().model(type.name()).orElseThrow();
-            model.triode().ifPresent(law -> laws.add(new Law(type.name() + " triode", 2, v -> {
-                double[] out = new double[3];
-                law.plate(v[0], v[1], out);
-                return out;
-            })));
-            model.pentode().ifPresent(law -> laws.add(new Law(type.name() + " pentode", 3, v -> {
-                double[] out = new double[8];
-                law.currents(v[0], v[1], v[2], out);
-                return out;
-            })));
-            model.heptode().ifPresent(law -> laws.add(new Law(type.name() + " heptode", 4, v -> {
-                double[] out = new double[10];
-                law.currents(v[0], v[1], v[2], v[3], 1, out);
-                return out;
-            })));
+            model.triode()
+                    .ifPresent(law -> laws.add(new Law(type.name() + " triode", 2, v -> {
+                        double[] out = new double[3];
+                        law.plate(v[0], v[1], out);
+                        return out;
+                    })));
+            model.pentode()
+                    .ifPresent(law -> laws.add(new Law(type.name() + " pentode", 3, v -> {
+                        double[] out = new double[8];
+                        law.currents(v[0], v[1], v[2], out);
+                        return out;
+                    })));
+            model.heptode()
+                    .ifPresent(law -> laws.add(new Law(type.name() + " heptode", 4, v -> {
+                        double[] out = new double[10];
+                        law.currents(v[0], v[1], v[2], v[3], 1, out);
+                        return out;
+                    })));
             model.rectifier().ifPresent(law -> laws.add(conductor(type.name() + " rectifier", law)));
         }
         laws.add(conductor("grid", TubeModel.GRID));
@@ -58,7 +64,9 @@ class LawContractTest {
         });
     }
 
-    private static final double[][] ORDINARY = {{-2, 100, 250, 200}, {-0.4, 60, 30, 90}, {-9, 180, 170, 160}, {0.3, 45, 80, 70}};
+    private static final double[][] ORDINARY = {
+        {-2, 100, 250, 200}, {-0.4, 60, 30, 90}, {-9, 180, 170, 160}, {0.3, 45, 80, 70}
+    };
 
     private static double[] controls(Law law, double[] from) {
         return switch (law.controls()) {
@@ -83,8 +91,14 @@ class LawContractTest {
                     double[] down = at.clone();
                     up[k] += step;
                     down[k] -= step;
-                    double difference = (law.currents().at(up)[current * block] - law.currents().at(down)[current * block]) / (2 * step);
-                    assertEquals(difference, out[current * block + 1 + k], 2e-5 * Math.abs(difference) + 1e-9, law.name() + " current " + current + " by control " + k);
+                    double difference = (law.currents().at(up)[current * block]
+                                    - law.currents().at(down)[current * block])
+                            / (2 * step);
+                    assertEquals(
+                            difference,
+                            out[current * block + 1 + k],
+                            2e-5 * Math.abs(difference) + 1e-9,
+                            law.name() + " current " + current + " by control " + k);
                 }
             }
         }
@@ -132,7 +146,8 @@ class LawContractTest {
 
     @Test
     void aPentodeWithItsPlateOpen_sendsAllSpaceCurrentToTheScreen() {
-        PentodeLaw law = TubeModels.shipped().model("EL84").orElseThrow().pentode().orElseThrow();
+        PentodeLaw law =
+                TubeModels.shipped().model("EL84").orElseThrow().pentode().orElseThrow();
         double[] out = new double[8];
         law.space(-7.3, 250, out);
         double both = out[0];

@@ -23,7 +23,9 @@ class SparseLuTest {
     private double[] values(SparsePattern pattern) {
         double[] values = new double[pattern.count()];
         for (int slot = 0; slot < values.length; slot++) {
-            values[slot] = (pattern.row(slot) == pattern.column(slot) ? 3 : 1) * (random.nextDouble() - 0.3) * Math.pow(10, random.nextInt(7) - 3);
+            values[slot] = (pattern.row(slot) == pattern.column(slot) ? 3 : 1)
+                    * (random.nextDouble() - 0.3)
+                    * Math.pow(10, random.nextInt(7) - 3);
         }
         return values;
     }
@@ -35,7 +37,9 @@ class SparseLuTest {
             SparseLu lu = new SparseLu(pattern);
             double[] first = values(pattern);
             for (int again = 0; again < 3; again++) {
-                double[] values = java.util.Arrays.stream(first).map(value -> value * (0.5 + random.nextDouble())).toArray();
+                double[] values = java.util.Arrays.stream(first)
+                        .map(value -> value * (0.5 + random.nextDouble()))
+                        .toArray();
                 DMatrixRMaj dense = new DMatrixRMaj(pattern.size(), pattern.size());
                 for (int slot = 0; slot < values.length; slot++) {
                     dense.set(pattern.row(slot), pattern.column(slot), values[slot]);
@@ -57,7 +61,8 @@ class SparseLuTest {
         }
         DMatrixRMaj back = new DMatrixRMaj(right.length, 1);
         CommonOps_DDRM.mult(dense, new DMatrixRMaj(right.length, 1, true, ours), back);
-        double size = CommonOps_DDRM.elementMaxAbs(dense) * CommonOps_DDRM.elementMaxAbs(new DMatrixRMaj(right.length, 1, true, ours));
+        double size = CommonOps_DDRM.elementMaxAbs(dense)
+                * CommonOps_DDRM.elementMaxAbs(new DMatrixRMaj(right.length, 1, true, ours));
         for (int i = 0; i < right.length; i++) {
             assertEquals(right[i], back.get(i), 1e-9 * size);
         }

@@ -33,7 +33,9 @@ class SpiceExportTest {
             Card after = back.cards().get(i);
             assertEquals(before.reference(), after.reference());
             assertEquals(before.nodes(), after.nodes());
-            assertEquals(before.value().map(value -> (float) (double) value), after.value().map(value -> (float) (double) value));
+            assertEquals(
+                    before.value().map(value -> (float) (double) value),
+                    after.value().map(value -> (float) (double) value));
             assertEquals(before.keys(), after.keys());
             assertEquals(TubeData.bare(before.model()), TubeData.bare(after.model()));
         }
@@ -46,15 +48,21 @@ class SpiceExportTest {
     @Test
     void anExport_saysEverySectionOutright_andStandsAlone() {
         String text = export(DeckReader.read(Sets.resource("field-coil.cir")), "");
-        assertTrue(text.contains("*= XV5 v5_plate bplus v5_grid 0 42_P") && text.contains(".subckt TUBE_42_P p s g k w"));
-        assertTrue(text.contains("VLINE") && text.contains("SIN(0 165.4") && text.contains(".tran") && text.contains(".meas tran dc0 avg"));
+        assertTrue(
+                text.contains("*= XV5 v5_plate bplus v5_grid 0 42_P") && text.contains(".subckt TUBE_42_P p s g k w"));
+        assertTrue(text.contains("VLINE")
+                && text.contains("SIN(0 165.4")
+                && text.contains(".tran")
+                && text.contains(".meas tran dc0 avg"));
         assertFalse(text.contains(".include") || text.contains(".nodeset"), "no other file, no solved value");
     }
 
     @Test
     void aFault_isInTheEquivalent_notInTheCard() {
         Deck deck = DeckReader.read("t\nV1 a 0 10\nR1 a b 1k\nC1 b 0 1u\n");
-        Values faulty = Values.nominal(Network.of(deck, TubeModels.shipped(), "")).with("R1", 3300).leaking("C1", 1e6);
+        Values faulty = Values.nominal(Network.of(deck, TubeModels.shipped(), ""))
+                .with("R1", 3300)
+                .leaking("C1", 1e6);
         String text = SpiceExport.write(deck, faulty);
         assertTrue(text.contains("*= R1 a b 1k\nR1 a b 3300") && text.contains("RC1_LEAK b 0 1000000"));
         assertEquals(Optional.of(1000.0), DeckReader.read(text).cards().get(1).value());

@@ -15,7 +15,8 @@ import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.tube.TubeModels;
 
 class AtWorkTest {
-    private static final String STAGE = "V1 b 0 250\nR1 b p 100k\nXV1 p g k 12AX7_T\nR2 k 0 1.5k\nC1 k 0 25u\nR3 g 0 1meg\n";
+    private static final String STAGE =
+            "V1 b 0 250\nR1 b p 100k\nXV1 p g k 12AX7_T\nR2 k 0 1.5k\nC1 k 0 25u\nR3 g 0 1meg\n";
 
     private static double volts(OperatingPoint point, String node) {
         return point.volts(node).orElseThrow();
@@ -26,7 +27,12 @@ class AtWorkTest {
         OperatingPoint point = Decks.solve(STAGE);
         double amperes = (250 - volts(point, "p")) / 100e3;
         double[] out = new double[3];
-        TubeModels.shipped().model("12AX7").orElseThrow().triode().orElseThrow().plate(volts(point, "g") - volts(point, "k"), volts(point, "p") - volts(point, "k"), out);
+        TubeModels.shipped()
+                .model("12AX7")
+                .orElseThrow()
+                .triode()
+                .orElseThrow()
+                .plate(volts(point, "g") - volts(point, "k"), volts(point, "p") - volts(point, "k"), out);
         assertEquals(amperes, out[0], 1e-9);
         assertEquals(amperes, volts(point, "k") / 1500, 2e-6, "but for the grid's own current");
         assertEquals(amperes, point.plateAmperes("XV1").orElseThrow(), 1e-9);
@@ -49,14 +55,17 @@ class AtWorkTest {
     void aReading_isWhatADividerWithTheSourceResistanceSays_whereTheSetIsLinear() {
         Network network = Decks.network("V1 a 0 100\nR1 a b 1meg\nR2 b 0 1meg\n");
         AtWork work = new AtWork(network);
-        MeterReadings readings = new MeterReadings(work, work.solve(Values.nominal(network)).settled().orElseThrow());
+        MeterReadings readings = new MeterReadings(
+                work, work.solve(Values.nominal(network)).settled().orElseThrow());
         assertEquals(500e3, readings.sourceOhms("b").orElseThrow(), 1);
         assertEquals(50 / 1.05, readings.reads("b", v -> 10e6).orElseThrow(), 1e-4);
     }
 
     @Test
     void namesAndOrder_changeNothing() {
-        List<String> cards = new ArrayList<>(Decks.demo("table-set").cards().stream().map(org.umberdial.core.circuit.deck.DeckWriter::line).toList());
+        List<String> cards = new ArrayList<>(Decks.demo("table-set").cards().stream()
+                .map(org.umberdial.core.circuit.deck.DeckWriter::line)
+                .toList());
         OperatingPoint before = Decks.solve(String.join("\n", cards));
         Collections.shuffle(cards, new Random(5));
         OperatingPoint after = Decks.solve(String.join("\n", cards).replace("filter_1", "elsewhere"));
@@ -67,9 +76,13 @@ class AtWorkTest {
 
     @Test
     void powerIn_isPowerSpent() {
-        OperatingPoint point = Decks.solve("VLINE a 0 SIN(0 325.27 50)\nXT1 a 0 s 0 XFMR VP=230 RP=20 V1=24 R1=0.5 LM=10 RC=8k\nR1 s 0 47\n");
+        OperatingPoint point = Decks.solve(
+                "VLINE a 0 SIN(0 325.27 50)\nXT1 a 0 s 0 XFMR VP=230 RP=20 V1=24 R1=0.5 LM=10 RC=8k\nR1 s 0 47\n");
         double core = Math.pow(230 - 20 * point.lineAmperes().orElseThrow(), 2) / 8e3;
-        assertEquals(point.watts("R1") + point.watts("XT1") + core, point.lineWatts().orElseThrow(), 0.02 * point.lineWatts().orElseThrow());
+        assertEquals(
+                point.watts("R1") + point.watts("XT1") + core,
+                point.lineWatts().orElseThrow(),
+                0.02 * point.lineWatts().orElseThrow());
         assertEquals(23.5, Math.sqrt(point.watts("R1") * 47), 0.5);
     }
 
@@ -79,7 +92,11 @@ class AtWorkTest {
         assertTrue(point.volts("n").isEmpty());
         assertEquals(List.of("n", "m"), point.floating());
         assertFalse(Decks.solve(STAGE).volts("p").isEmpty());
-        assertTrue(Decks.solve(Values.nominal(Decks.network(STAGE)).opened("R3")).volts("g").isEmpty(), "a grid without its leak");
+        assertTrue(
+                Decks.solve(Values.nominal(Decks.network(STAGE)).opened("R3"))
+                        .volts("g")
+                        .isEmpty(),
+                "a grid without its leak");
     }
 
     @Test
@@ -115,16 +132,26 @@ class AtWorkTest {
         // One ampere into a node that only insulation leaves: no voltage a set can have carries it away.
         Network network = Decks.network("I1 0 a 1\nC1 a 0 1u\n");
         Outcome outcome = new AtWork(network).solve(Values.nominal(network));
-        assertTrue(outcome.settled().isEmpty() || outcome.settled().get().volts("a").isEmpty(), "no voltage may be named for a");
+        assertTrue(
+                outcome.settled().isEmpty()
+                        || outcome.settled().get().volts("a").isEmpty(),
+                "no voltage may be named for a");
     }
 
     @Test
     void aLongRowOfParts_isSolved() {
         StringBuilder ladder = new StringBuilder("V1 n0 0 10\n");
         for (int i = 0; i < 1000; i++) {
-            ladder.append("R").append(i).append(" n").append(i).append(" n").append(i + 1).append(" 1k\n");
+            ladder.append("R")
+                    .append(i)
+                    .append(" n")
+                    .append(i)
+                    .append(" n")
+                    .append(i + 1)
+                    .append(" 1k\n");
         }
-        OperatingPoint point = Decks.solve(Values.nominal(Network.of(DeckReader.read("t\n" + ladder + "RX n1000 0 1meg\n"), TubeModels.shipped(), "")));
+        OperatingPoint point = Decks.solve(Values.nominal(
+                Network.of(DeckReader.read("t\n" + ladder + "RX n1000 0 1meg\n"), TubeModels.shipped(), "")));
         assertEquals(5, volts(point, "n1000"), 0.01);
     }
 }

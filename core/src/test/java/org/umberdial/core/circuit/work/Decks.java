@@ -24,7 +24,10 @@ final class Decks {
     /** Names of the small decks, one per device. */
     static List<String> small() {
         try (var files = Files.list(Path.of("src/test/decks"))) {
-            return files.map(file -> file.getFileName().toString()).filter(name -> name.endsWith(".cir")).sorted().toList();
+            return files.map(file -> file.getFileName().toString())
+                    .filter(name -> name.endsWith(".cir"))
+                    .sorted()
+                    .toList();
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
@@ -52,6 +55,9 @@ final class Decks {
     }
 
     static OperatingPoint solve(Values values) {
-        return new AtWork(values.network()).solve(values).settled().orElseThrow(() -> new AssertionError("did not settle"));
+        return new AtWork(values.network())
+                .solve(values)
+                .settled()
+                .orElseThrow(() -> new AssertionError("did not settle"));
     }
 }

@@ -40,10 +40,13 @@ final class RandomFaults {
     }
 
     private Values fault(Values values, String part) {
-        boolean tube = network.amplifiers().stream().anyMatch(amplifier -> amplifier.part().equals(part));
-        boolean junction = network.junctions().stream().anyMatch(other -> other.part().equals(part));
+        boolean tube = network.amplifiers().stream()
+                .anyMatch(amplifier -> amplifier.part().equals(part));
+        boolean junction =
+                network.junctions().stream().anyMatch(other -> other.part().equals(part));
         boolean store = network.stores().stream().anyMatch(other -> other.part().equals(part));
-        boolean line = network.branches().stream().anyMatch(branch -> branch.part().equals(part) && branch.kind() == Branch.Kind.FEED);
+        boolean line = network.branches().stream()
+                .anyMatch(branch -> branch.part().equals(part) && branch.kind() == Branch.Kind.FEED);
         int which = random.nextInt(4);
         double size = Math.pow(10, random.nextDouble());
         if (line) {
@@ -70,14 +73,33 @@ final class RandomFaults {
                 case 0 -> note(part, "shorted", values.shorted(part));
                 case 1 -> note(part, "leaks", values.leaking(part, 1000 * Math.pow(size, 4)));
                 case 2 -> note(part, "open", values.opened(part));
-                default -> note(part, "dried", values.with(part, network.stores().stream().filter(other -> other.part().equals(part)).findFirst().orElseThrow().farads() / size));
+                default ->
+                    note(
+                            part,
+                            "dried",
+                            values.with(
+                                    part,
+                                    network.stores().stream()
+                                                    .filter(other ->
+                                                            other.part().equals(part))
+                                                    .findFirst()
+                                                    .orElseThrow()
+                                                    .farads()
+                                            / size));
             };
         }
-        double ohms = network.branches().stream().filter(branch -> branch.part().equals(part)).findFirst().orElseThrow().ohms();
+        double ohms = network.branches().stream()
+                .filter(branch -> branch.part().equals(part))
+                .findFirst()
+                .orElseThrow()
+                .ohms();
         return switch (which) {
             case 0 -> note(part, "open", values.opened(part));
             case 1 -> note(part, "shorted", values.shorted(part));
-            default -> Double.isInfinite(ohms) ? values : note(part, "drifted", values.with(part, ohms * (random.nextBoolean() ? size : 1 / size)));
+            default ->
+                Double.isInfinite(ohms)
+                        ? values
+                        : note(part, "drifted", values.with(part, ohms * (random.nextBoolean() ? size : 1 / size)));
         };
     }
 }

@@ -35,7 +35,9 @@ class RobustnessTest {
                 OperatingPoint point = outcome.settled().get();
                 assertTrue(point.missAmperes() < 1e-6, () -> name + ", seed " + SEED + ": " + faults.story());
                 for (String node : network.names()) {
-                    assertTrue(Double.isFinite(point.volts(node).orElse(0)), () -> name + ", seed " + SEED + ": " + faults.story() + node);
+                    assertTrue(
+                            Double.isFinite(point.volts(node).orElse(0)),
+                            () -> name + ", seed " + SEED + ": " + faults.story() + node);
                 }
             }
         }

@@ -31,7 +31,9 @@ final class Simulator {
 
     private static boolean there() {
         try {
-            Process process = new ProcessBuilder("ngspice", "--version").redirectErrorStream(true).start();
+            Process process = new ProcessBuilder("ngspice", "--version")
+                    .redirectErrorStream(true)
+                    .start();
             process.getInputStream().readAllBytes();
             return process.waitFor() == 0;
         } catch (IOException e) {
@@ -47,7 +49,10 @@ final class Simulator {
             Files.writeString(file, SpiceExport.write(deck, values, settleSeconds, stepsPerCycle));
             long start = System.nanoTime();
             Path output = Files.createTempFile("umber", ".out");
-            Process process = new ProcessBuilder("ngspice", "-b", file.toString()).redirectErrorStream(true).redirectOutput(output.toFile()).start();
+            Process process = new ProcessBuilder("ngspice", "-b", file.toString())
+                    .redirectErrorStream(true)
+                    .redirectOutput(output.toFile())
+                    .start();
             if (!process.waitFor(100, TimeUnit.SECONDS)) {
                 process.destroyForcibly();
                 throw new AssertionError("ngspice did not end within 100 s on " + deck.title());

@@ -46,7 +46,10 @@ class SpiceAgreementTest {
 
     @Test
     void smallDecks_agree() throws Exception {
-        compare(Decks.small().stream().map(name -> new Case(name, Decks.small(name), Values.nominal(Decks.network(Decks.small(name), "")), 3, 100, 0.01)).toList());
+        compare(Decks.small().stream()
+                .map(name -> new Case(
+                        name, Decks.small(name), Values.nominal(Decks.network(Decks.small(name), "")), 3, 100, 0.01))
+                .toList());
     }
 
     @Test
@@ -68,9 +71,12 @@ class SpiceAgreementTest {
     }
 
     private static void compare(List<Case> cases) throws Exception {
-        ExecutorService pool = Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors()));
+        ExecutorService pool =
+                Executors.newFixedThreadPool(Math.max(1, Runtime.getRuntime().availableProcessors()));
         try {
-            List<Callable<List<String>>> tasks = cases.stream().map(each -> (Callable<List<String>>) () -> differences(each)).toList();
+            List<Callable<List<String>>> tasks = cases.stream()
+                    .map(each -> (Callable<List<String>>) () -> differences(each))
+                    .toList();
             List<String> all = new ArrayList<>();
             for (Future<List<String>> result : pool.invokeAll(tasks)) {
                 all.addAll(result.get());
@@ -91,10 +97,15 @@ class SpiceAgreementTest {
         List<String> found = new ArrayList<>();
         Simulator.Answer theirs = Simulator.run(each.deck(), each.values(), settleSeconds, each.steps());
         AtWork work = new AtWork(each.values().network());
-        OperatingPoint ours = work.solve(each.values()).settled().orElseThrow(() -> new AssertionError(each.name() + " did not settle"));
+        OperatingPoint ours = work.solve(each.values())
+                .settled()
+                .orElseThrow(() -> new AssertionError(each.name() + " did not settle"));
         Ripple ripple = Ripple.of(work, each.values()).orElse(null);
         Sensitivities sources = Sensitivities.of(work, each.values()).orElseThrow();
-        for (String node : each.values().network().names().subList(0, each.values().network().namedNodes())) {
+        for (String node : each.values()
+                .network()
+                .names()
+                .subList(0, each.values().network().namedNodes())) {
             if (ours.volts(node).isEmpty() || sources.sourceOhms(node) > LEFT_ALONE_OHMS) {
                 continue;
             }
@@ -107,7 +118,8 @@ class SpiceAgreementTest {
             }
             double humming = ripple == null ? 0 : ripple.peakToPeak(node);
             if (each.tolerance() < 0.02 && Math.abs(humming - swing) > 0.1 * swing + 0.01) {
-                found.add(each.name() + ": " + node + " hums " + humming + " V peak to peak, the simulator has " + swing);
+                found.add(
+                        each.name() + ": " + node + " hums " + humming + " V peak to peak, the simulator has " + swing);
             }
         }
         double line = ours.lineAmperes().orElse(0);

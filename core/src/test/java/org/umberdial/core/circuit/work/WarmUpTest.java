@@ -13,7 +13,9 @@ import org.umberdial.core.value.InvalidEntry;
 
 class WarmUpTest {
     private static WarmUp.Course run(Network network, String lamps, double seconds, String... points) {
-        LineSchedule schedule = new LineSchedule(LineSchedule.straight(network.line().orElseThrow().volts()).ramp(), lamps.isEmpty() ? List.of() : LineSchedule.lamps(lamps));
+        LineSchedule schedule = new LineSchedule(
+                LineSchedule.straight(network.line().orElseThrow().volts()).ramp(),
+                lamps.isEmpty() ? List.of() : LineSchedule.lamps(lamps));
         WarmUp.Course course = WarmUp.run(Values.nominal(network), schedule, List.of(points), seconds);
         assertTrue(course.failure().isEmpty(), () -> course.failure().toString());
         return course;
@@ -24,7 +26,10 @@ class WarmUpTest {
     }
 
     private static double peak(WarmUp.Course course) {
-        return course.samples().stream().mapToDouble(sample -> sample.points()[0]).max().orElseThrow();
+        return course.samples().stream()
+                .mapToDouble(sample -> sample.points()[0])
+                .max()
+                .orElseThrow();
     }
 
     @Test
@@ -41,7 +46,8 @@ class WarmUpTest {
 
     @Test
     void samples_comeEveryQuarterOfASecond() {
-        List<WarmUp.Sample> samples = run(Decks.network(Decks.demo("table-set"), ""), "", 3, "filter_1").samples();
+        List<WarmUp.Sample> samples = run(Decks.network(Decks.demo("table-set"), ""), "", 3, "filter_1")
+                .samples();
         assertEquals(13, samples.size());
         assertEquals(0, samples.get(0).points()[0]);
         assertEquals(0.25, samples.get(1).seconds());
@@ -49,19 +55,29 @@ class WarmUpTest {
 
     @Test
     void coldHeaters_drawMoreThanHotOnes() {
-        List<WarmUp.Sample> samples = run(Decks.network(Decks.demo("field-coil"), ""), "", 60, "bplus").samples();
-        double most = samples.stream().max(Comparator.comparingDouble(WarmUp.Sample::lineAmperes)).orElseThrow().seconds();
+        List<WarmUp.Sample> samples = run(Decks.network(Decks.demo("field-coil"), ""), "", 60, "bplus")
+                .samples();
+        double most = samples.stream()
+                .max(Comparator.comparingDouble(WarmUp.Sample::lineAmperes))
+                .orElseThrow()
+                .seconds();
         assertTrue(most < 5, "the inrush comes first, not at " + most + " s");
     }
 
     @Test
     void silicon_overshootsBeforeTheTubesWarm_aTubeRectifierDoesNot() {
-        String set = "VLINE a 0 SIN(0 325.27 50)\nXT1 a 0 hv 0 h 0 XFMR VP=230 RP=20 V1=240 R1=150 V2=6.6 R2=0.1\n%s\nC1 b 0 47u ; kind=electrolytic\nXV2 p b g k EL84_P\nR1 b p 200\nR2 k 0 150\nR3 g 0 470k\nXV2H h 0 EL84_H\n";
+        String set = "VLINE a 0 SIN(0 325.27 50)\nXT1 a 0 hv 0 h 0 XFMR VP=230 RP=20 V1=240 R1=150 V2=6.6 "
+                + "R2=0.1\n%s\nC1 b 0 47u ; kind=electrolytic\nXV2 p b g k EL84_P\nR1 b p 200\nR2 k 0 "
+                + "150\nR3 g 0 470k\nXV2H h 0 EL84_H\n";
         WarmUp.Course tube = run(Decks.network(set.formatted("XV1 hv b EZ81_D\nXV1H h 0 EZ81_H")), "", 90, "b");
-        WarmUp.Course silicon = run(Decks.network(set.formatted("D1 hv b SIL\n.model SIL D(IS=2n N=1.8 RS=0.05)")), "", 90, "b");
+        WarmUp.Course silicon =
+                run(Decks.network(set.formatted("D1 hv b SIL\n.model SIL D(IS=2n N=1.8 RS=0.05)")), "", 90, "b");
         assertTrue(peak(tube) < 1.02 * last(tube).points()[0]);
-        assertTrue(peak(silicon) > 1.12 * last(silicon).points()[0], peak(silicon) + " against " + last(silicon).points()[0]);
-        assertTrue(silicon.samples().get(4).points()[0] > 250 && tube.samples().get(4).points()[0] < 60);
+        assertTrue(
+                peak(silicon) > 1.12 * last(silicon).points()[0],
+                peak(silicon) + " against " + last(silicon).points()[0]);
+        assertTrue(silicon.samples().get(4).points()[0] > 250
+                && tube.samples().get(4).points()[0] < 60);
     }
 
     @Test
@@ -74,7 +90,11 @@ class WarmUpTest {
         assertEquals(117, last(healthy).setVolts(), 0.1);
         assertEquals(0, last(healthy).lampWatts());
         Values shorted = Values.nominal(network).shorted("XT1");
-        WarmUp.Course fault = WarmUp.run(shorted, new LineSchedule(LineSchedule.straight(117).ramp(), LineSchedule.lamps("60W:20")), List.of("bplus"), 20);
+        WarmUp.Course fault = WarmUp.run(
+                shorted,
+                new LineSchedule(LineSchedule.straight(117).ramp(), LineSchedule.lamps("60W:20")),
+                List.of("bplus"),
+                20);
         assertEquals(60, last(fault).lampWatts(), 3, "a shorted transformer lights the lamp fully");
     }
 
@@ -84,13 +104,16 @@ class WarmUpTest {
         LineSchedule lamp = new LineSchedule(LineSchedule.straight(117).ramp(), LineSchedule.lamps("60W:60"));
         WarmUp.Course sound = WarmUp.run(Values.nominal(network), lamp, List.of("filter_1"), 60);
         WarmUp.Course fault = WarmUp.run(Values.nominal(network).shorted("C1"), lamp, List.of("filter_1"), 60);
-        assertTrue(last(fault).lampWatts() < 40, "far from full glow: " + last(fault).lampWatts());
+        assertTrue(
+                last(fault).lampWatts() < 40,
+                "far from full glow: " + last(fault).lampWatts());
         assertTrue(last(fault).points()[0] < 5 && last(sound).points()[0] > 50, "B+ tells");
     }
 
     @Test
     void aLeakyElectrolytic_reforms_orRunsAway() {
-        String set = "VLINE a 0 SIN(0 325.27 50)\nR1 a p 100\nXD1 p b SELENIUM N=12\nC1 b 0 47u ; kind=electrolytic leak=%s\nR2 b 0 10k\n";
+        String set = "VLINE a 0 SIN(0 325.27 50)\nR1 a p 100\nXD1 p b SELENIUM N=12\nC1 b 0 47u ; "
+                + "kind=electrolytic leak=%s\nR2 b 0 10k\n";
         WarmUp.Course reforming = run(Decks.network(set.formatted("300k")), "", 240, "b");
         WarmUp.Course running = run(Decks.network(set.formatted("18k")), "", 240, "b");
         assertTrue(last(reforming).points()[0] > reforming.samples().get(40).points()[0]);
@@ -104,9 +127,13 @@ class WarmUpTest {
         assertEquals(78.5, schedule.volts(40));
         assertEquals(117, schedule.volts(99));
         assertEquals(60, schedule.seconds());
-        assertEquals(List.of(60.0, 60.0), new LineSchedule(List.of(), LineSchedule.lamps("100W:5,60W+60W:5,bypass:1")).lampsAt(7));
+        assertEquals(
+                List.of(60.0, 60.0),
+                new LineSchedule(List.of(), LineSchedule.lamps("100W:5,60W+60W:5,bypass:1")).lampsAt(7));
         for (String wrong : List.of("60W", "x:3", "60W:-1", "-5W:3")) {
-            assertTrue(assertThrows(InvalidEntry.class, () -> LineSchedule.lamps(wrong)).getMessage().contains(wrong));
+            assertTrue(assertThrows(InvalidEntry.class, () -> LineSchedule.lamps(wrong))
+                    .getMessage()
+                    .contains(wrong));
         }
         assertThrows(InvalidEntry.class, () -> LineSchedule.ramp("117"));
     }

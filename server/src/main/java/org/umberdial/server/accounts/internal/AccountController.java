@@ -35,18 +35,28 @@ import org.umberdial.server.security.Role;
 @RestController
 @RequestMapping("/api")
 class AccountController {
-    record PersonView(String id, String name, String shownName, Role role, boolean closed, boolean hasPassword, int version) {}
+    record PersonView(
+            String id, String name, String shownName, Role role, boolean closed, boolean hasPassword, int version) {}
 
-    record PersonEntry(@NotNull UUID id, @NotBlank @Size(max = 40) String name, @NotBlank @Size(max = 80) String shownName, @NotNull Role role) {}
+    record PersonEntry(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 40) String name,
+            @NotBlank @Size(max = 80) String shownName,
+            @NotNull Role role) {}
 
     record PersonEdit(@NotNull Role role, boolean closed, int version) {}
 
     /** @param token to be put behind {@code /pair#} of an address of this server */
     record PairingView(String token, Instant expiresAt) {}
 
-    record ShopEntry(@NotBlank @Size(max = 120) String shopName, @NotBlank @Size(max = 40) String ownerName, @NotBlank @Size(max = 80) String ownerShownName) {}
+    record ShopEntry(
+            @NotBlank @Size(max = 120) String shopName,
+            @NotBlank @Size(max = 40) String ownerName,
+            @NotBlank @Size(max = 80) String ownerShownName) {}
 
-    record PasswordEdit(@NotNull @Size(max = 1000) String current, @NotNull @Size(max = 1000) String password) {}
+    record PasswordEdit(
+            @NotNull @Size(max = 1000) String current,
+            @NotNull @Size(max = 1000) String password) {}
 
     record ProofEntry(@NotNull @Size(max = 1000) String password) {}
 
@@ -64,7 +74,11 @@ class AccountController {
     private final PublicKeyCredentialUserEntityRepository passkeyUsers;
     private final UserCredentialRepository passkeys;
 
-    AccountController(AccountService accounts, SignIn signIn, PublicKeyCredentialUserEntityRepository passkeyUsers, UserCredentialRepository passkeys) {
+    AccountController(
+            AccountService accounts,
+            SignIn signIn,
+            PublicKeyCredentialUserEntityRepository passkeyUsers,
+            UserCredentialRepository passkeys) {
         this.accounts = accounts;
         this.signIn = signIn;
         this.passkeyUsers = passkeyUsers;
@@ -77,13 +91,20 @@ class AccountController {
     }
 
     @PostMapping("/accounts")
-    PersonView add(@AuthenticationPrincipal Caller caller, @Valid @RequestBody PersonEntry entry, HttpServletRequest request) {
-        return view(accounts.add(caller, entry.id.toString(), entry.name, entry.shownName, entry.role, request.getRemoteAddr()));
+    PersonView add(
+            @AuthenticationPrincipal Caller caller, @Valid @RequestBody PersonEntry entry, HttpServletRequest request) {
+        return view(accounts.add(
+                caller, entry.id.toString(), entry.name, entry.shownName, entry.role, request.getRemoteAddr()));
     }
 
     @PutMapping("/accounts/{id}")
-    PersonView change(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @Valid @RequestBody PersonEdit edit, HttpServletRequest request) {
-        return view(accounts.change(caller, id.toString(), edit.role, edit.closed, edit.version, request.getRemoteAddr()));
+    PersonView change(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID id,
+            @Valid @RequestBody PersonEdit edit,
+            HttpServletRequest request) {
+        return view(
+                accounts.change(caller, id.toString(), edit.role, edit.closed, edit.version, request.getRemoteAddr()));
     }
 
     @PostMapping("/accounts/{id}/pairings")
@@ -99,16 +120,19 @@ class AccountController {
     }
 
     @PostMapping("/shops")
-    PairingView openShop(@AuthenticationPrincipal Caller caller, @Valid @RequestBody ShopEntry entry, HttpServletRequest request) {
+    PairingView openShop(
+            @AuthenticationPrincipal Caller caller, @Valid @RequestBody ShopEntry entry, HttpServletRequest request) {
         if (!Loopback.is(request)) {
             throw new Problem(Problem.Kind.NOT_ALLOWED, "Another shop is opened at the machine itself.");
         }
         signIn.requireProof(request);
-        return view(accounts.openShop(caller, entry.shopName, entry.ownerName, entry.ownerShownName, request.getRemoteAddr()));
+        return view(accounts.openShop(
+                caller, entry.shopName, entry.ownerName, entry.ownerShownName, request.getRemoteAddr()));
     }
 
     @PutMapping("/account/password")
-    void password(@AuthenticationPrincipal Caller caller, @Valid @RequestBody PasswordEdit edit, HttpServletRequest request) {
+    void password(
+            @AuthenticationPrincipal Caller caller, @Valid @RequestBody PasswordEdit edit, HttpServletRequest request) {
         HttpSession session = request.getSession(false);
         if (!signIn.justLinked(request)) {
             if (accounts.account(caller.shopId(), caller.accountId()).passwordHash() == null) {
@@ -122,17 +146,25 @@ class AccountController {
 
     /** Shows once more who sits at an open session; what gives away a way in asks for it. */
     @PostMapping("/account/proofs")
-    void prove(@AuthenticationPrincipal Caller caller, @Valid @RequestBody ProofEntry proof, HttpServletRequest request) {
+    void prove(
+            @AuthenticationPrincipal Caller caller, @Valid @RequestBody ProofEntry proof, HttpServletRequest request) {
         signIn.prove(request, caller, proof.password, "password");
     }
 
     @GetMapping("/account/devices")
     List<DeviceView> devices(@AuthenticationPrincipal Caller caller, HttpServletRequest request) {
         HttpSession session = request.getSession(false);
-        return accounts.sessions(caller).stream().map(s -> {
-            String device = s.getAttribute(SignIn.DEVICE);
-            return new DeviceView(AccountService.handle(s.getId()), device == null ? "a device" : device, s.getCreationTime(), s.getLastAccessedTime(), session != null && s.getId().equals(session.getId()));
-        }).toList();
+        return accounts.sessions(caller).stream()
+                .map(s -> {
+                    String device = s.getAttribute(SignIn.DEVICE);
+                    return new DeviceView(
+                            AccountService.handle(s.getId()),
+                            device == null ? "a device" : device,
+                            s.getCreationTime(),
+                            s.getLastAccessedTime(),
+                            session != null && s.getId().equals(session.getId()));
+                })
+                .toList();
     }
 
     @DeleteMapping("/account/devices/{id}")
@@ -143,22 +175,41 @@ class AccountController {
     @GetMapping("/account/passkeys")
     List<PasskeyView> passkeys(@AuthenticationPrincipal Caller caller) {
         PublicKeyCredentialUserEntity user = passkeyUsers.findByUsername(caller.name());
-        return user == null ? List.of() : passkeys.findByUserId(user.getId()).stream().map(key -> new PasskeyView(key.getCredentialId().toBase64UrlString(), key.getLabel(), key.getCreated(), key.getLastUsed())).toList();
+        return user == null
+                ? List.of()
+                : passkeys.findByUserId(user.getId()).stream()
+                        .map(key -> new PasskeyView(
+                                key.getCredentialId().toBase64UrlString(),
+                                key.getLabel(),
+                                key.getCreated(),
+                                key.getLastUsed()))
+                        .toList();
     }
 
     @GetMapping("/account-events")
     List<AccountEventView> events(@AuthenticationPrincipal Caller caller) {
-        return accounts.events(caller).stream().map(e -> new AccountEventView(e.at(), e.actor(), e.kind(), e.subject(), e.address())).toList();
+        return accounts.events(caller).stream()
+                .map(e -> new AccountEventView(e.at(), e.actor(), e.kind(), e.subject(), e.address()))
+                .toList();
     }
 
     /** Failed tries to come in, counted by the hour. */
     @GetMapping("/sign-in-failures")
     List<FailureView> failures(@AuthenticationPrincipal Caller caller) {
-        return accounts.failures(caller).stream().map(f -> new FailureView(f.name(), f.address(), f.since(), f.lastAt(), f.wrong(), f.shutOut())).toList();
+        return accounts.failures(caller).stream()
+                .map(f -> new FailureView(f.name(), f.address(), f.since(), f.lastAt(), f.wrong(), f.shutOut()))
+                .toList();
     }
 
     private static PersonView view(Account account) {
-        return new PersonView(account.id(), account.name(), account.shownName(), account.role(), account.closed(), account.passwordHash() != null, account.version());
+        return new PersonView(
+                account.id(),
+                account.name(),
+                account.shownName(),
+                account.role(),
+                account.closed(),
+                account.passwordHash() != null,
+                account.version());
     }
 
     private static PairingView view(OneTimeToken token) {

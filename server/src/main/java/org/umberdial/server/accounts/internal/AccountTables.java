@@ -43,11 +43,22 @@ public class AccountTables {
     }
 
     public List<Account> of(String shopId) {
-        return db.selectFrom(ACCOUNT).where(ACCOUNT.SHOP_ID.eq(shopId)).orderBy(ACCOUNT.CREATED_AT, ACCOUNT.NAME).fetch(AccountTables::account);
+        return db.selectFrom(ACCOUNT)
+                .where(ACCOUNT.SHOP_ID.eq(shopId))
+                .orderBy(ACCOUNT.CREATED_AT, ACCOUNT.NAME)
+                .fetch(AccountTables::account);
     }
 
     private static Account account(Record row) {
-        return new Account(row.get(ACCOUNT.SHOP_ID), row.get(ACCOUNT.ID), row.get(ACCOUNT.NAME), row.get(ACCOUNT.SHOWN_NAME), Role.valueOf(row.get(ACCOUNT.ROLE)), row.get(ACCOUNT.PASSWORD_HASH), row.get(ACCOUNT.CLOSED) != 0, row.get(ACCOUNT.VERSION));
+        return new Account(
+                row.get(ACCOUNT.SHOP_ID),
+                row.get(ACCOUNT.ID),
+                row.get(ACCOUNT.NAME),
+                row.get(ACCOUNT.SHOWN_NAME),
+                Role.valueOf(row.get(ACCOUNT.ROLE)),
+                row.get(ACCOUNT.PASSWORD_HASH),
+                row.get(ACCOUNT.CLOSED) != 0,
+                row.get(ACCOUNT.VERSION));
     }
 
     /** Whether it is there now and was not before; the same id in the same shop again is no second one. */
@@ -73,7 +84,10 @@ public class AccountTables {
                         .set(ACCOUNT.PASSWORD_HASH, account.passwordHash())
                         .set(ACCOUNT.CLOSED, (byte) (account.closed() ? 1 : 0))
                         .set(ACCOUNT.VERSION, account.version() + 1)
-                        .where(ACCOUNT.SHOP_ID.eq(account.shopId()), ACCOUNT.ID.eq(account.id()), ACCOUNT.VERSION.eq(account.version()))
+                        .where(
+                                ACCOUNT.SHOP_ID.eq(account.shopId()),
+                                ACCOUNT.ID.eq(account.id()),
+                                ACCOUNT.VERSION.eq(account.version()))
                         .execute()
                 == 1;
     }
@@ -94,12 +108,19 @@ public class AccountTables {
                 .where(ACCOUNT_EVENT.SHOP_ID.eq(shopId))
                 .orderBy(ACCOUNT_EVENT.SEQUENCE.desc())
                 .limit(EVENTS_SHOWN)
-                .fetch(row -> new AccountEvent(row.get(ACCOUNT_EVENT.HAPPENED_AT), row.get(ACCOUNT_EVENT.ACTOR), AccountEvent.Kind.valueOf(row.get(ACCOUNT_EVENT.KIND)), row.get(ACCOUNT_EVENT.SUBJECT), row.get(ACCOUNT_EVENT.ADDRESS)));
+                .fetch(row -> new AccountEvent(
+                        row.get(ACCOUNT_EVENT.HAPPENED_AT),
+                        row.get(ACCOUNT_EVENT.ACTOR),
+                        AccountEvent.Kind.valueOf(row.get(ACCOUNT_EVENT.KIND)),
+                        row.get(ACCOUNT_EVENT.SUBJECT),
+                        row.get(ACCOUNT_EVENT.ADDRESS)));
     }
 
     /** Ends links that would still let a person in. */
     public void forgetLinks(String name) {
-        db.deleteFrom(DSL.table("one_time_tokens")).where(DSL.field("username", String.class).eq(name)).execute();
+        db.deleteFrom(DSL.table("one_time_tokens"))
+                .where(DSL.field("username", String.class).eq(name))
+                .execute();
     }
 
     /** Whether a person has a passkey. */

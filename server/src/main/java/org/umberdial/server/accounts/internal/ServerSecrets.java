@@ -20,8 +20,16 @@ public class ServerSecrets {
     /** @param fresh becomes the key when there is none yet */
     public byte[] get(String name, byte[] fresh) {
         return known.computeIfAbsent(name, absent -> {
-            db.insertInto(SERVER_SECRET).set(SERVER_SECRET.NAME, name).set(SERVER_SECRET.SECRET, fresh).onDuplicateKeyIgnore().execute();
-            return db.select(SERVER_SECRET.SECRET).from(SERVER_SECRET).where(SERVER_SECRET.NAME.eq(name)).fetchSingle().value1();
+            db.insertInto(SERVER_SECRET)
+                    .set(SERVER_SECRET.NAME, name)
+                    .set(SERVER_SECRET.SECRET, fresh)
+                    .onDuplicateKeyIgnore()
+                    .execute();
+            return db.select(SERVER_SECRET.SECRET)
+                    .from(SERVER_SECRET)
+                    .where(SERVER_SECRET.NAME.eq(name))
+                    .fetchSingle()
+                    .value1();
         });
     }
 }

@@ -30,18 +30,42 @@ import org.umberdial.server.shop.ShopService;
 @RestController
 @RequestMapping("/api")
 class SessionController {
-    enum State { FIRST_START, SIGNED_OUT, SIGNED_IN }
+    enum State {
+        FIRST_START,
+        SIGNED_OUT,
+        SIGNED_IN
+    }
 
     /**
-     * @param demo        whether this is the demo acting for whoever sits at the machine
+     * @param demo whether this is the demo acting for whoever sits at the machine
      * @param passkeyHost the host name at which passkeys work
-     * @param origins     addresses at which other devices reach this server; empty when they do not
+     * @param origins addresses at which other devices reach this server; empty when they do not
      */
-    record SessionView(State state, boolean demo, String accountId, String name, String shownName, Role role, String shopName, boolean hasPassword, boolean hasPasskey, boolean justLinked, boolean atTheMachine, String passkeyHost, List<String> origins, String fingerprint) {}
+    record SessionView(
+            State state,
+            boolean demo,
+            String accountId,
+            String name,
+            String shownName,
+            Role role,
+            String shopName,
+            boolean hasPassword,
+            boolean hasPasskey,
+            boolean justLinked,
+            boolean atTheMachine,
+            String passkeyHost,
+            List<String> origins,
+            String fingerprint) {}
 
-    record SignInEntry(@NotNull @Size(max = 200) String name, @NotNull @Size(max = 1000) String password) {}
+    record SignInEntry(
+            @NotNull @Size(max = 200) String name,
+            @NotNull @Size(max = 1000) String password) {}
 
-    record FirstOwner(@NotBlank @Size(max = 120) String shopName, @NotBlank @Size(max = 40) String name, @NotBlank @Size(max = 80) String shownName, @NotNull @Size(max = 1000) String password) {}
+    record FirstOwner(
+            @NotBlank @Size(max = 120) String shopName,
+            @NotBlank @Size(max = 40) String name,
+            @NotBlank @Size(max = 80) String shownName,
+            @NotNull @Size(max = 1000) String password) {}
 
     record LinkEntry(@NotNull UUID token) {}
 
@@ -51,7 +75,12 @@ class SessionController {
     private final Lan lan;
     private final String passkeyHost;
 
-    SessionController(AccountService accounts, SignIn signIn, ShopService shops, Lan lan, @Value("${umber.passkeys.host}") String passkeyHost) {
+    SessionController(
+            AccountService accounts,
+            SignIn signIn,
+            ShopService shops,
+            Lan lan,
+            @Value("${umber.passkeys.host}") String passkeyHost) {
         this.accounts = accounts;
         this.signIn = signIn;
         this.shops = shops;
@@ -63,7 +92,21 @@ class SessionController {
     SessionView session(@AuthenticationPrincipal Caller caller, HttpServletRequest request) {
         if (caller == null) {
             State state = accounts.opened() ? State.SIGNED_OUT : State.FIRST_START;
-            return new SessionView(state, false, "", "", "", Role.VIEWER, "", false, false, false, Loopback.is(request), passkeyHost, List.of(), lan.fingerprint());
+            return new SessionView(
+                    state,
+                    false,
+                    "",
+                    "",
+                    "",
+                    Role.VIEWER,
+                    "",
+                    false,
+                    false,
+                    false,
+                    Loopback.is(request),
+                    passkeyHost,
+                    List.of(),
+                    lan.fingerprint());
         }
         return view(accounts.account(caller.shopId(), caller.accountId()), request);
     }
@@ -88,7 +131,9 @@ class SessionController {
     @PostMapping("/first-owner")
     SessionView open(@Valid @RequestBody FirstOwner owner, HttpServletRequest request, HttpServletResponse response) {
         if (!Loopback.is(request)) {
-            throw new Problem(Problem.Kind.NOT_ALLOWED, "The first owner is made at the machine itself: open Umber Dial in a browser there.");
+            throw new Problem(
+                    Problem.Kind.NOT_ALLOWED,
+                    "The first owner is made at the machine itself: open Umber Dial in a browser there.");
         }
         accounts.openFirst(owner.shopName, owner.name, owner.shownName, owner.password, request.getRemoteAddr());
         return view(signIn.byPassword(request, response, owner.name, owner.password), request);
@@ -101,6 +146,20 @@ class SessionController {
 
     private SessionView view(Account account, HttpServletRequest request) {
         boolean demo = accounts.isDemo() && account.name().equals(AccountService.DEMO);
-        return new SessionView(State.SIGNED_IN, demo, account.id(), account.name(), account.shownName(), account.role(), shops.shop(account.shopId()).name(), account.passwordHash() != null, accounts.hasPasskey(account.name()), signIn.justLinked(request), Loopback.is(request), passkeyHost, lan.origins(), lan.fingerprint());
+        return new SessionView(
+                State.SIGNED_IN,
+                demo,
+                account.id(),
+                account.name(),
+                account.shownName(),
+                account.role(),
+                shops.shop(account.shopId()).name(),
+                account.passwordHash() != null,
+                accounts.hasPasskey(account.name()),
+                signIn.justLinked(request),
+                Loopback.is(request),
+                passkeyHost,
+                lan.origins(),
+                lan.fingerprint());
     }
 }

@@ -48,7 +48,11 @@ public class TryTables {
     }
 
     public Count from(String name, String address, Instant since, Instant now, long but) {
-        return count(since, now, but, SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.ADDRESS.eq(address)).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO)));
+        return count(
+                since,
+                now,
+                but,
+                SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.ADDRESS.eq(address)).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO)));
     }
 
     public Count byName(String name, Instant since, Instant now, long but) {
@@ -60,7 +64,9 @@ public class TryTables {
     }
 
     public Count byShop(Optional<String> shopId, Instant since, Instant now, long but) {
-        return shopId.map(id -> count(since, now, but, SIGN_IN_TRY.SHOP_ID.eq(id).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO)))).orElse(new Count(0, now));
+        return shopId.map(
+                        id -> count(since, now, but, SIGN_IN_TRY.SHOP_ID.eq(id).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO))))
+                .orElse(new Count(0, now));
     }
 
     public Count byAddress(String address, Instant since, Instant now, long but) {
@@ -71,7 +77,11 @@ public class TryTables {
         Field<Instant> last = DSL.max(SIGN_IN_TRY.TRIED_AT);
         return db.select(DSL.count(), last)
                 .from(SIGN_IN_TRY)
-                .where(which, SIGN_IN_TRY.TRIED_AT.gt(since), SIGN_IN_TRY.TRIED_AT.le(now), SIGN_IN_TRY.SEQUENCE.ne(but))
+                .where(
+                        which,
+                        SIGN_IN_TRY.TRIED_AT.gt(since),
+                        SIGN_IN_TRY.TRIED_AT.le(now),
+                        SIGN_IN_TRY.SEQUENCE.ne(but))
                 .fetchSingle(row -> new Count(row.value1(), row.value2() == null ? now : row.value2()));
     }
 
@@ -80,11 +90,17 @@ public class TryTables {
     }
 
     public void forgive(String name, String address) {
-        db.deleteFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.NAME.eq(name), SIGN_IN_TRY.ADDRESS.eq(address).or(SIGN_IN_TRY.KNOWN_DEVICE.eq(YES))).execute();
+        db.deleteFrom(SIGN_IN_TRY)
+                .where(
+                        SIGN_IN_TRY.NAME.eq(name),
+                        SIGN_IN_TRY.ADDRESS.eq(address).or(SIGN_IN_TRY.KNOWN_DEVICE.eq(YES)))
+                .execute();
     }
 
     public void forgetBefore(Instant time, Instant ahead) {
-        db.deleteFrom(SIGN_IN_TRY).where(SIGN_IN_TRY.TRIED_AT.lt(time).or(SIGN_IN_TRY.TRIED_AT.gt(ahead))).execute();
+        db.deleteFrom(SIGN_IN_TRY)
+                .where(SIGN_IN_TRY.TRIED_AT.lt(time).or(SIGN_IN_TRY.TRIED_AT.gt(ahead)))
+                .execute();
     }
 
     /** Counts a failure for the owner's eyes, one row an hour however many there are. */
@@ -111,12 +127,22 @@ public class TryTables {
                 .where(SIGN_IN_FAILURE.SHOP_ID.eq(shopId))
                 .orderBy(SIGN_IN_FAILURE.LAST_AT.desc())
                 .limit(FAILURES_SHOWN)
-                .fetch(row -> new SignInFailure(row.get(SIGN_IN_FAILURE.NAME), row.get(SIGN_IN_FAILURE.ADDRESS), row.get(SIGN_IN_FAILURE.SINCE), row.get(SIGN_IN_FAILURE.LAST_AT), row.get(SIGN_IN_FAILURE.WRONG), row.get(SIGN_IN_FAILURE.SHUT_OUT)));
+                .fetch(row -> new SignInFailure(
+                        row.get(SIGN_IN_FAILURE.NAME),
+                        row.get(SIGN_IN_FAILURE.ADDRESS),
+                        row.get(SIGN_IN_FAILURE.SINCE),
+                        row.get(SIGN_IN_FAILURE.LAST_AT),
+                        row.get(SIGN_IN_FAILURE.WRONG),
+                        row.get(SIGN_IN_FAILURE.SHUT_OUT)));
     }
 
     /** Lets go of what is old, and of the oldest beyond a number. */
     public void pruneFailures(String shopId, Instant now) {
-        db.deleteFrom(SIGN_IN_FAILURE).where(SIGN_IN_FAILURE.SHOP_ID.eq(shopId), SIGN_IN_FAILURE.LAST_AT.lt(now.minus(FAILURE_DAYS, ChronoUnit.DAYS))).execute();
+        db.deleteFrom(SIGN_IN_FAILURE)
+                .where(
+                        SIGN_IN_FAILURE.SHOP_ID.eq(shopId),
+                        SIGN_IN_FAILURE.LAST_AT.lt(now.minus(FAILURE_DAYS, ChronoUnit.DAYS)))
+                .execute();
         db.select(SIGN_IN_FAILURE.LAST_AT)
                 .from(SIGN_IN_FAILURE)
                 .where(SIGN_IN_FAILURE.SHOP_ID.eq(shopId))
@@ -124,7 +150,9 @@ public class TryTables {
                 .limit(1)
                 .offset(FAILURES_KEPT)
                 .fetchOptional(SIGN_IN_FAILURE.LAST_AT)
-                .ifPresent(oldest -> db.deleteFrom(SIGN_IN_FAILURE).where(SIGN_IN_FAILURE.SHOP_ID.eq(shopId), SIGN_IN_FAILURE.LAST_AT.le(oldest)).execute());
+                .ifPresent(oldest -> db.deleteFrom(SIGN_IN_FAILURE)
+                        .where(SIGN_IN_FAILURE.SHOP_ID.eq(shopId), SIGN_IN_FAILURE.LAST_AT.le(oldest))
+                        .execute());
     }
 
     public boolean knows(String tokenHash, String name) {
@@ -133,10 +161,20 @@ public class TryTables {
 
     /** Remembers a device, and of one person's only the latest. */
     public void remember(String tokenHash, String name, Instant now, int most) {
-        db.insertInto(KNOWN_DEVICE).set(KNOWN_DEVICE.TOKEN_HASH, tokenHash).set(KNOWN_DEVICE.ACCOUNT_NAME, name).set(KNOWN_DEVICE.LAST_USED, now).execute();
-        List<String> all = db.select(KNOWN_DEVICE.TOKEN_HASH).from(KNOWN_DEVICE).where(KNOWN_DEVICE.ACCOUNT_NAME.eq(name)).orderBy(KNOWN_DEVICE.LAST_USED.desc()).fetch(KNOWN_DEVICE.TOKEN_HASH);
+        db.insertInto(KNOWN_DEVICE)
+                .set(KNOWN_DEVICE.TOKEN_HASH, tokenHash)
+                .set(KNOWN_DEVICE.ACCOUNT_NAME, name)
+                .set(KNOWN_DEVICE.LAST_USED, now)
+                .execute();
+        List<String> all = db.select(KNOWN_DEVICE.TOKEN_HASH)
+                .from(KNOWN_DEVICE)
+                .where(KNOWN_DEVICE.ACCOUNT_NAME.eq(name))
+                .orderBy(KNOWN_DEVICE.LAST_USED.desc())
+                .fetch(KNOWN_DEVICE.TOKEN_HASH);
         if (all.size() > most) {
-            db.deleteFrom(KNOWN_DEVICE).where(KNOWN_DEVICE.TOKEN_HASH.in(all.subList(most, all.size()))).execute();
+            db.deleteFrom(KNOWN_DEVICE)
+                    .where(KNOWN_DEVICE.TOKEN_HASH.in(all.subList(most, all.size())))
+                    .execute();
         }
     }
 
@@ -146,7 +184,14 @@ public class TryTables {
 
     /** Whether a challenge's answer comes for the first time. */
     public boolean firstUse(String challengeHash, Instant now) {
-        db.deleteFrom(USED_CHALLENGE).where(USED_CHALLENGE.USED_AT.lt(now.minus(1, ChronoUnit.HOURS))).execute();
-        return db.insertInto(USED_CHALLENGE).set(USED_CHALLENGE.CHALLENGE_HASH, challengeHash).set(USED_CHALLENGE.USED_AT, now).onDuplicateKeyIgnore().execute() == 1;
+        db.deleteFrom(USED_CHALLENGE)
+                .where(USED_CHALLENGE.USED_AT.lt(now.minus(1, ChronoUnit.HOURS)))
+                .execute();
+        return db.insertInto(USED_CHALLENGE)
+                        .set(USED_CHALLENGE.CHALLENGE_HASH, challengeHash)
+                        .set(USED_CHALLENGE.USED_AT, now)
+                        .onDuplicateKeyIgnore()
+                        .execute()
+                == 1;
     }
 }

@@ -17,11 +17,11 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.umberdial.core.cold.ColdBench;
-import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.Originality;
 import org.umberdial.core.arrival.Worth;
+import org.umberdial.core.cold.ColdBench;
+import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.journal.Journal;
 import org.umberdial.core.journal.WorthSaid;
 import org.umberdial.core.policy.HousePolicy;
@@ -39,16 +39,45 @@ import org.umberdial.server.shop.ShopService;
 @RestController
 @RequestMapping("/api/sets/{setId}")
 class WorthController {
-    record WorthLine(String job, String label, int count, double each, double priceEach, double hours, double price, double cost) {}
+    record WorthLine(
+            String job,
+            String label,
+            int count,
+            double each,
+            double priceEach,
+            double hours,
+            double price,
+            double cost) {}
 
     record RareView(String subject, String name, Worth.State state, String why) {}
 
-    record WorthView(Worth.Verdict verdict, String reason, List<WorthLine> lines, List<RareView> rare, double hours, double parts, double total, double ceiling, List<String> arithmetic, double value, double sentiment, boolean known, String money, double hourRate) {}
+    record WorthView(
+            Worth.Verdict verdict,
+            String reason,
+            List<WorthLine> lines,
+            List<RareView> rare,
+            double hours,
+            double parts,
+            double total,
+            double ceiling,
+            List<String> arithmetic,
+            double value,
+            double sentiment,
+            boolean known,
+            String money,
+            double hourRate) {}
 
     /** Money as typed; {@code job} empty when only the worth itself is said. */
-    record WorthEdit(@NotNull UUID id, @NotBlank @Size(max = 20) String value, @NotNull @Size(max = 20) String sentiment) {}
+    record WorthEdit(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 20) String value,
+            @NotNull @Size(max = 20) String sentiment) {}
 
-    record JobEdit(@NotNull UUID id, @NotBlank @Size(max = 40) String job, @NotBlank @Size(max = 20) String hours, @NotBlank @Size(max = 20) String price) {}
+    record JobEdit(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 40) String job,
+            @NotBlank @Size(max = 20) String hours,
+            @NotBlank @Size(max = 20) String price) {}
 
     record DatedPart(String reference, String code, Originality.Kind kind, String reason) {}
 
@@ -77,15 +106,46 @@ class WorthController {
         HousePolicy policy = shops.shop(caller.shopId()).policy();
         ColdScene scene = colds.scene(caller.shopId(), set);
         ColdBench bench = colds.bench(caller.shopId(), set, scene);
-        Worth worth = Worth.of(set.set(), set.arrival().extras(), Inspection.of(set.set().construction(), set.arrival().extras(), journal), journal, policy, bench::sound);
+        Worth worth = Worth.of(
+                set.set(),
+                set.arrival().extras(),
+                Inspection.of(set.set().construction(), set.arrival().extras(), journal),
+                journal,
+                policy,
+                bench::sound);
         WorthSaid said = said(journal);
-        return new WorthView(worth.verdict(), worth.reason(), worth.lines().stream().map(l -> new WorthLine(l.job(), l.label(), l.count(), l.each(), l.priceEach(), l.hours(), l.price(), l.cost())).toList(), worth.rare().stream().map(r -> new RareView(r.subject(), r.name(), r.state(), r.why())).toList(), worth.hours(), worth.parts(), worth.total(), worth.ceiling(), worth.arithmetic(), said.value(), said.sentiment(), said.known(), policy.money(), policy.hourRate());
+        return new WorthView(
+                worth.verdict(),
+                worth.reason(),
+                worth.lines().stream()
+                        .map(l -> new WorthLine(
+                                l.job(), l.label(), l.count(), l.each(), l.priceEach(), l.hours(), l.price(), l.cost()))
+                        .toList(),
+                worth.rare().stream()
+                        .map(r -> new RareView(r.subject(), r.name(), r.state(), r.why()))
+                        .toList(),
+                worth.hours(),
+                worth.parts(),
+                worth.total(),
+                worth.ceiling(),
+                worth.arithmetic(),
+                said.value(),
+                said.sentiment(),
+                said.known(),
+                policy.money(),
+                policy.hourRate());
     }
 
     @PostMapping("/worth")
-    WorthView say(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody WorthEdit edit) {
+    WorthView say(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody WorthEdit edit) {
         WorthSaid now = said(journals.journal(caller.shopId(), setId.toString()));
-        WorthSaid said = new WorthSaid(amount(caller, edit.value, "value", 1e7), edit.sentiment.isBlank() ? 0 : amount(caller, edit.sentiment, "sentiment", 1e7), true, now.hours(), now.prices());
+        WorthSaid said = new WorthSaid(
+                amount(caller, edit.value, "value", 1e7),
+                edit.sentiment.isBlank() ? 0 : amount(caller, edit.sentiment, "sentiment", 1e7),
+                true,
+                now.hours(),
+                now.prices());
         journals.keep(caller, setId.toString(), edit.id.toString(), said, Optional.empty());
         return worth(caller, setId);
     }
@@ -98,7 +158,12 @@ class WorthController {
         Map<String, Double> prices = new HashMap<>(now.prices());
         hours.put(edit.job, amount(caller, edit.hours, "hours", 500));
         prices.put(edit.job, amount(caller, edit.price, "price", 1e6));
-        journals.keep(caller, setId.toString(), edit.id.toString(), new WorthSaid(now.value(), now.sentiment(), now.known(), hours, prices), Optional.empty());
+        journals.keep(
+                caller,
+                setId.toString(),
+                edit.id.toString(),
+                new WorthSaid(now.value(), now.sentiment(), now.known(), hours, prices),
+                Optional.empty());
         return worth(caller, setId);
     }
 
@@ -106,10 +171,29 @@ class WorthController {
     OriginalityView originality(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         Map<String, String> codes = new LinkedHashMap<>();
-        set.set().parts().forEach(part -> part.card().key("date").filter(code -> !code.isBlank()).ifPresent(code -> codes.put(part.reference(), code)));
+        set.set()
+                .parts()
+                .forEach(part -> part.card()
+                        .key("date")
+                        .filter(code -> !code.isBlank())
+                        .ifPresent(code -> codes.put(part.reference(), code)));
         Originality judged = Originality.of(codes);
-        List<CanView> cans = Can.of(set.set()).stream().map(can -> new CanView(can.name(), can.common(), can.remark(), can.sections().stream().map(s -> new CanSection(s.reference(), s.mark(), set.set().nameOf(s.live()))).toList())).toList();
-        return new OriginalityView(judged.year().map(String::valueOf).orElse(""), judged.parts().stream().map(p -> new DatedPart(p.reference(), p.code(), p.kind(), p.reason())).toList(), cans);
+        List<CanView> cans = Can.of(set.set()).stream()
+                .map(can -> new CanView(
+                        can.name(),
+                        can.common(),
+                        can.remark(),
+                        can.sections().stream()
+                                .map(s -> new CanSection(
+                                        s.reference(), s.mark(), set.set().nameOf(s.live())))
+                                .toList()))
+                .toList();
+        return new OriginalityView(
+                judged.year().map(String::valueOf).orElse(""),
+                judged.parts().stream()
+                        .map(p -> new DatedPart(p.reference(), p.code(), p.kind(), p.reason()))
+                        .toList(),
+                cans);
     }
 
     private static WorthSaid said(Journal journal) {
@@ -124,7 +208,10 @@ class WorthController {
             throw refused.at(field);
         }
         if (!(value >= 0 && value <= most)) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "“" + text.strip() + "” cannot be; write an amount from 0 to " + Math.round(most) + ".").at(field);
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "“" + text.strip() + "” cannot be; write an amount from 0 to " + Math.round(most) + ".")
+                    .at(field);
         }
         return value;
     }

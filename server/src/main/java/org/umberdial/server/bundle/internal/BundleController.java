@@ -1,5 +1,6 @@
 package org.umberdial.server.bundle.internal;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -8,7 +9,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.UUID;
-import jakarta.servlet.http.HttpServletRequest;
 import org.springframework.core.io.InputStreamResource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -42,7 +42,8 @@ class BundleController {
     }
 
     @GetMapping("/sets/{setId}/bundle.zip")
-    ResponseEntity<InputStreamResource> write(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) throws IOException {
+    ResponseEntity<InputStreamResource> write(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId)
+            throws IOException {
         Path file = uploads.out();
         try {
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
@@ -51,7 +52,16 @@ class BundleController {
             long size = Files.size(file);
             // Gone from the folder at once; its bytes as soon as they have been sent, or could not be.
             InputStream in = Files.newInputStream(file, StandardOpenOption.DELETE_ON_CLOSE);
-            return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("set.zip").build().toString()).contentType(MediaType.parseMediaType("application/zip")).contentLength(size).body(new InputStreamResource(in));
+            return ResponseEntity.ok()
+                    .header(
+                            HttpHeaders.CONTENT_DISPOSITION,
+                            ContentDisposition.attachment()
+                                    .filename("set.zip")
+                                    .build()
+                                    .toString())
+                    .contentType(MediaType.parseMediaType("application/zip"))
+                    .contentLength(size)
+                    .body(new InputStreamResource(in));
         } catch (IOException | RuntimeException failed) {
             Files.deleteIfExists(file);
             throw failed;
@@ -60,12 +70,21 @@ class BundleController {
 
     @PostMapping(path = "/sets/{setId}/bundle-imports", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ReadingFile read(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, HttpServletRequest request) {
-        return uploads.take(caller, request, LARGEST, "The bundle", file -> bundles.read(caller, setId.toString(), file));
+        return uploads.take(
+                caller, request, LARGEST, "The bundle", file -> bundles.read(caller, setId.toString(), file));
     }
 
     /** Takes a bundle in as a set of its own; a second time it is still there once. */
     @PostMapping(path = "/bundles", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    BundleService.Taken take(@AuthenticationPrincipal Caller caller, @RequestParam(defaultValue = "") String title, HttpServletRequest request) {
-        return uploads.take(caller, request, LARGEST, "The bundle", file -> bundles.take(caller, file, title.substring(0, Math.min(LONGEST_TITLE, title.length()))));
+    BundleService.Taken take(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam(defaultValue = "") String title,
+            HttpServletRequest request) {
+        return uploads.take(
+                caller,
+                request,
+                LARGEST,
+                "The bundle",
+                file -> bundles.take(caller, file, title.substring(0, Math.min(LONGEST_TITLE, title.length()))));
     }
 }

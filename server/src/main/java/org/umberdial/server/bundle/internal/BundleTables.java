@@ -22,15 +22,28 @@ public class BundleTables {
                 .from(BENCH_SET)
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(originId))
                 .fetchOptional(BENCH_SET.ID)
-                .or(() -> db.select(BUNDLE_ORIGIN.SET_ID).from(BUNDLE_ORIGIN).where(BUNDLE_ORIGIN.SHOP_ID.eq(shopId), BUNDLE_ORIGIN.ORIGIN_ID.eq(originId)).fetchOptional(BUNDLE_ORIGIN.SET_ID));
+                .or(() -> db.select(BUNDLE_ORIGIN.SET_ID)
+                        .from(BUNDLE_ORIGIN)
+                        .where(BUNDLE_ORIGIN.SHOP_ID.eq(shopId), BUNDLE_ORIGIN.ORIGIN_ID.eq(originId))
+                        .fetchOptional(BUNDLE_ORIGIN.SET_ID));
     }
 
     /** The set one came from, or itself when it was taken in here. */
     public String originOf(String shopId, String setId) {
-        return db.select(BUNDLE_ORIGIN.ORIGIN_ID).from(BUNDLE_ORIGIN).where(BUNDLE_ORIGIN.SHOP_ID.eq(shopId), BUNDLE_ORIGIN.SET_ID.eq(setId)).limit(1).fetchOptional(BUNDLE_ORIGIN.ORIGIN_ID).orElse(setId);
+        return db.select(BUNDLE_ORIGIN.ORIGIN_ID)
+                .from(BUNDLE_ORIGIN)
+                .where(BUNDLE_ORIGIN.SHOP_ID.eq(shopId), BUNDLE_ORIGIN.SET_ID.eq(setId))
+                .limit(1)
+                .fetchOptional(BUNDLE_ORIGIN.ORIGIN_ID)
+                .orElse(setId);
     }
 
     public void came(String shopId, String setId, String originId) {
-        db.insertInto(BUNDLE_ORIGIN).set(BUNDLE_ORIGIN.SHOP_ID, shopId).set(BUNDLE_ORIGIN.SET_ID, setId).set(BUNDLE_ORIGIN.ORIGIN_ID, originId).onDuplicateKeyIgnore().execute();
+        db.insertInto(BUNDLE_ORIGIN)
+                .set(BUNDLE_ORIGIN.SHOP_ID, shopId)
+                .set(BUNDLE_ORIGIN.SET_ID, setId)
+                .set(BUNDLE_ORIGIN.ORIGIN_ID, originId)
+                .onDuplicateKeyIgnore()
+                .execute();
     }
 }

@@ -51,23 +51,57 @@ class ColdController {
 
     record ClaimView(String subject, String name, String aspect, boolean proven) {}
 
-    record PlanStep(String id, String title, ColdPlan.State state, int minutes, List<ClaimView> adds, String reason, @Schema(nullable = true) Verdict word) {}
+    record PlanStep(
+            String id,
+            String title,
+            ColdPlan.State state,
+            int minutes,
+            List<ClaimView> adds,
+            String reason,
+            @Schema(nullable = true) Verdict word) {}
 
     record GapView(String needs, List<ClaimView> claims) {}
 
-    record PlanView(String title, String danger, boolean liveChassis, String constructionLabel, Charge.State charge, double safeVolts, @Schema(nullable = true) String next, List<PlanStep> steps, List<GapView> gaps, int minutesLeft, int proven, int claims, int parts) {}
+    record PlanView(
+            String title,
+            String danger,
+            boolean liveChassis,
+            String constructionLabel,
+            Charge.State charge,
+            double safeVolts,
+            @Schema(nullable = true) String next,
+            List<PlanStep> steps,
+            List<GapView> gaps,
+            int minutesLeft,
+            int proven,
+            int claims,
+            int parts) {}
 
     record ChoiceView(String id, String label) {}
 
-    record CellView(String key, String label, BenchForm.Kind kind, String unit, List<ChoiceView> choices, String expected) {}
+    record CellView(
+            String key, String label, BenchForm.Kind kind, String unit, List<ChoiceView> choices, String expected) {}
 
     record FormLine(String label, String subject, List<CellView> cells) {}
 
     record BlockView(String title, String lead, List<FormLine> lines) {}
 
-    record ResultView(String label, String value, String note, Verdict word, @Schema(nullable = true) Double at) {}
+    record ResultView(
+            String label,
+            String value,
+            String note,
+            Verdict word,
+            @Schema(nullable = true) Double at) {}
 
-    record VerdictView(Verdict word, String sentence, List<String> arithmetic, List<ResultView> results, List<ClaimView> proves, List<ClaimView> refutes, List<ClaimView> doubts, String next) {}
+    record VerdictView(
+            Verdict word,
+            String sentence,
+            List<String> arithmetic,
+            List<ResultView> results,
+            List<ClaimView> proves,
+            List<ClaimView> refutes,
+            List<ClaimView> doubts,
+            String next) {}
 
     record CellFault(String key, String text) {}
 
@@ -75,14 +109,31 @@ class ColdController {
 
     record InstrumentChoice(String id, String name, boolean checkedLately) {}
 
-    record TestView(String id, String title, String passes, String leaves, int minutes, List<String> steps, List<BenchCaution> cautions, List<ClaimView> claims, List<InstrumentChoice> instruments, List<String> lacking, List<MadeView> made, Map<String, String> typed, String instrument) {}
+    record TestView(
+            String id,
+            String title,
+            String passes,
+            String leaves,
+            int minutes,
+            List<String> steps,
+            List<BenchCaution> cautions,
+            List<ClaimView> claims,
+            List<InstrumentChoice> instruments,
+            List<String> lacking,
+            List<MadeView> made,
+            Map<String, String> typed,
+            String instrument) {}
 
     /** The form and the verdict for what was typed so far. */
     record JudgedView(List<BlockView> blocks, VerdictView verdict, List<CellFault> faults, boolean asksControl) {}
 
     record Draft(@NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed) {}
 
-    record TestKept(@NotNull UUID id, @NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed, @NotNull @Size(max = 36) String instrument, @Schema(nullable = true) Instant takenAt) {}
+    record TestKept(
+            @NotNull UUID id,
+            @NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed,
+            @NotNull @Size(max = 36) String instrument,
+            @Schema(nullable = true) Instant takenAt) {}
 
     private final ColdService colds;
     private final SetService sets;
@@ -101,9 +152,35 @@ class ColdController {
         ColdBench bench = colds.bench(caller.shopId(), set, scene);
         ColdPlan plan = colds.plan(caller.shopId(), scene, bench);
         List<Claim> all = ColdTests.all(scene);
-        List<PlanStep> steps = plan.steps().stream().map(step -> new PlanStep(step.row().id(), step.row().title(), step.state(), (int) Math.ceil(step.minutes()), claims(scene, bench, step.adds()), step.reason(), step.done().map(done -> done.verdict().word()).orElse(null))).toList();
-        List<GapView> gaps = plan.unproven().stream().map(gap -> new GapView(gap.needs().stream().map(Equipment::label).collect(Collectors.joining(" and ")), claims(scene, bench, gap.claims()))).toList();
-        return new PlanView(set.label().title(), set.set().construction().danger(), set.set().construction().liveChassis(), set.set().construction().label(), bench.charge(), scene.policy().safeVolts(), plan.next().map(step -> step.row().id()).orElse(null), steps, gaps, (int) Math.ceil(plan.minutesLeft()), (int) all.stream().filter(bench::proven).count(), all.size(), set.set().parts().size());
+        List<PlanStep> steps = plan.steps().stream()
+                .map(step -> new PlanStep(
+                        step.row().id(),
+                        step.row().title(),
+                        step.state(),
+                        (int) Math.ceil(step.minutes()),
+                        claims(scene, bench, step.adds()),
+                        step.reason(),
+                        step.done().map(done -> done.verdict().word()).orElse(null)))
+                .toList();
+        List<GapView> gaps = plan.unproven().stream()
+                .map(gap -> new GapView(
+                        gap.needs().stream().map(Equipment::label).collect(Collectors.joining(" and ")),
+                        claims(scene, bench, gap.claims())))
+                .toList();
+        return new PlanView(
+                set.label().title(),
+                set.set().construction().danger(),
+                set.set().construction().liveChassis(),
+                set.set().construction().label(),
+                bench.charge(),
+                scene.policy().safeVolts(),
+                plan.next().map(step -> step.row().id()).orElse(null),
+                steps,
+                gaps,
+                (int) Math.ceil(plan.minutesLeft()),
+                (int) all.stream().filter(bench::proven).count(),
+                all.size(),
+                set.set().parts().size());
     }
 
     @GetMapping("/tests/{test}")
@@ -115,40 +192,101 @@ class ColdController {
         Optional<ColdBench.Done> last = bench.last(test);
         Figures figures = last.map(ColdBench.Done::figures).orElse(new Figures(Map.of()));
         BenchForm form = ColdTests.form(scene, row, figures);
-        List<EquipmentItem> items = colds.equipment(caller.shopId()).stream().filter(item -> !item.retired()).toList();
-        List<InstrumentChoice> instruments = items.stream().filter(item -> row.needs().contains(item.kind())).map(item -> new InstrumentChoice(item.id(), item.name(), colds.checkedLately(item))).toList();
-        List<String> lacking = row.needs().stream().filter(kind -> kind != Equipment.OHMMETER && items.stream().noneMatch(item -> item.kind() == kind)).map(Equipment::label).toList();
-        List<BenchCaution> cautions = form.cautions().stream().map(Cautions::of).map(c -> new BenchCaution(c.when(), c.text(), c.level(), c.deferTo())).toList();
-        List<MadeView> made = bench.done().stream().filter(done -> done.row().id().equals(test)).map(done -> new MadeView(done.id(), done.at(), done.verdict().sentence(), done.verdict().word())).toList();
-        return new TestView(row.id(), row.title(), row.passes(), row.leaves(), (int) Math.ceil(row.minutes()), form.steps(), cautions, claims(scene, bench, ColdTests.claims(scene, row)), instruments, lacking, made, Entered.typed(form, figures, sign(caller)), last.map(ColdBench.Done::equipment).filter(id -> !id.isEmpty()).orElse(instruments.isEmpty() ? "" : instruments.get(0).id()));
+        List<EquipmentItem> items = colds.equipment(caller.shopId()).stream()
+                .filter(item -> !item.retired())
+                .toList();
+        List<InstrumentChoice> instruments = items.stream()
+                .filter(item -> row.needs().contains(item.kind()))
+                .map(item -> new InstrumentChoice(item.id(), item.name(), colds.checkedLately(item)))
+                .toList();
+        List<String> lacking = row.needs().stream()
+                .filter(kind -> kind != Equipment.OHMMETER && items.stream().noneMatch(item -> item.kind() == kind))
+                .map(Equipment::label)
+                .toList();
+        List<BenchCaution> cautions = form.cautions().stream()
+                .map(Cautions::of)
+                .map(c -> new BenchCaution(c.when(), c.text(), c.level(), c.deferTo()))
+                .toList();
+        List<MadeView> made = bench.done().stream()
+                .filter(done -> done.row().id().equals(test))
+                .map(done -> new MadeView(
+                        done.id(),
+                        done.at(),
+                        done.verdict().sentence(),
+                        done.verdict().word()))
+                .toList();
+        return new TestView(
+                row.id(),
+                row.title(),
+                row.passes(),
+                row.leaves(),
+                (int) Math.ceil(row.minutes()),
+                form.steps(),
+                cautions,
+                claims(scene, bench, ColdTests.claims(scene, row)),
+                instruments,
+                lacking,
+                made,
+                Entered.typed(form, figures, sign(caller)),
+                last.map(ColdBench.Done::equipment)
+                        .filter(id -> !id.isEmpty())
+                        .orElse(instruments.isEmpty() ? "" : instruments.get(0).id()));
     }
 
     /** What was typed so far says; nothing is kept. */
     @PostMapping("/tests/{test}/drafts")
-    JudgedView judge(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String test, @Valid @RequestBody Draft draft) {
+    JudgedView judge(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable String test,
+            @Valid @RequestBody Draft draft) {
         StoredSet set = set(caller, setId);
         TestRow row = row(test);
         ColdScene scene = colds.scene(caller.shopId(), set);
         Entered entered = Entered.of(scene, row, draft.typed, sign(caller));
-        List<CellFault> faults = new java.util.ArrayList<>(entered.faults().entrySet().stream().map(e -> new CellFault(e.getKey(), e.getValue())).toList());
+        List<CellFault> faults = new java.util.ArrayList<>(entered.faults().entrySet().stream()
+                .map(e -> new CellFault(e.getKey(), e.getValue()))
+                .toList());
         ColdVerdict verdict;
         try {
             verdict = ColdTests.judge(scene, row, entered.figures());
         } catch (InvalidEntry refused) {
             faults.add(new CellFault(refused.field(), refused.getMessage()));
-            verdict = new ColdVerdict(Verdict.UNREAD, "Mend the figure that is marked.", List.of(), List.of(), List.of(), List.of(), List.of(), "");
+            verdict = new ColdVerdict(
+                    Verdict.UNREAD,
+                    "Mend the figure that is marked.",
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    "");
         }
         ColdBench bench = colds.bench(caller.shopId(), set, scene);
         if (row.readsOhms() && bench.charge() == Charge.State.THERE && verdict.word() != Verdict.UNREAD) {
-            verdict = new ColdVerdict(Verdict.NO_EXPECTATION, Charge.refusal(scene.policy().safeVolts()), List.of(), List.of(), List.of(), List.of(), List.of(), "Discharge first.");
+            verdict = new ColdVerdict(
+                    Verdict.NO_EXPECTATION,
+                    Charge.refusal(scene.policy().safeVolts()),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    "Discharge first.");
         }
-        List<BlockView> blocks = ColdTests.form(scene, row, entered.figures()).blocks().stream().map(ColdController::view).toList();
+        List<BlockView> blocks = ColdTests.form(scene, row, entered.figures()).blocks().stream()
+                .map(ColdController::view)
+                .toList();
         return new JudgedView(blocks, view(scene, bench, verdict), faults, verdict.surprising());
     }
 
     /** Keeps a test; the same id again changes nothing. */
     @PostMapping("/tests/{test}/results")
-    PlanView keep(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String test, @Valid @RequestBody TestKept kept) {
+    PlanView keep(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable String test,
+            @Valid @RequestBody TestKept kept) {
         StoredSet set = set(caller, setId);
         TestRow row = row(test);
         Entered entered = Entered.of(colds.scene(caller.shopId(), set), row, kept.typed, sign(caller));
@@ -158,7 +296,14 @@ class ColdController {
         if (entered.figures().entered().isEmpty()) {
             throw new InvalidEntry(InvalidEntry.Code.EMPTY, "Enter what you read before it is kept.");
         }
-        colds.keep(caller, set, kept.id.toString(), row, entered.figures(), kept.instrument, Optional.ofNullable(kept.takenAt));
+        colds.keep(
+                caller,
+                set,
+                kept.id.toString(),
+                row,
+                entered.figures(),
+                kept.instrument,
+                Optional.ofNullable(kept.takenAt));
         return plan(caller, setId);
     }
 
@@ -175,15 +320,53 @@ class ColdController {
     }
 
     private static BlockView view(BenchForm.Block block) {
-        return new BlockView(block.title(), block.lead(), block.lines().stream().map(line -> new FormLine(line.label(), line.subject(), line.cells().stream().map(cell -> new CellView(cell.key(), cell.label(), cell.kind(), cell.kind() == BenchForm.Kind.FIGURE ? cell.unit().symbol() : "", cell.choices().stream().map(c -> new ChoiceView(c.id(), c.label())).toList(), cell.expected())).toList())).toList());
+        return new BlockView(
+                block.title(),
+                block.lead(),
+                block.lines().stream()
+                        .map(line -> new FormLine(
+                                line.label(),
+                                line.subject(),
+                                line.cells().stream()
+                                        .map(cell -> new CellView(
+                                                cell.key(),
+                                                cell.label(),
+                                                cell.kind(),
+                                                cell.kind() == BenchForm.Kind.FIGURE
+                                                        ? cell.unit().symbol()
+                                                        : "",
+                                                cell.choices().stream()
+                                                        .map(c -> new ChoiceView(c.id(), c.label()))
+                                                        .toList(),
+                                                cell.expected()))
+                                        .toList()))
+                        .toList());
     }
 
     private static VerdictView view(ColdScene scene, ColdBench bench, ColdVerdict v) {
-        return new VerdictView(v.word(), v.sentence(), v.arithmetic(), v.results().stream().map(r -> new ResultView(r.label(), r.value(), r.note(), r.word(), r.at().isPresent() ? r.at().getAsDouble() : null)).toList(), claims(scene, bench, v.proves()), claims(scene, bench, v.refutes()), claims(scene, bench, v.doubts()), v.next());
+        return new VerdictView(
+                v.word(),
+                v.sentence(),
+                v.arithmetic(),
+                v.results().stream()
+                        .map(r -> new ResultView(
+                                r.label(),
+                                r.value(),
+                                r.note(),
+                                r.word(),
+                                r.at().isPresent() ? r.at().getAsDouble() : null))
+                        .toList(),
+                claims(scene, bench, v.proves()),
+                claims(scene, bench, v.refutes()),
+                claims(scene, bench, v.doubts()),
+                v.next());
     }
 
     private static List<ClaimView> claims(ColdScene scene, ColdBench bench, List<Claim> claims) {
-        return claims.stream().map(claim -> new ClaimView(claim.subject(), name(scene, claim.subject()), claim.aspect(), bench.proven(claim))).toList();
+        return claims.stream()
+                .map(claim -> new ClaimView(
+                        claim.subject(), name(scene, claim.subject()), claim.aspect(), bench.proven(claim)))
+                .toList();
     }
 
     /** What people call a part: V4 for a tube, its reference with what it is for others. */
@@ -194,6 +377,12 @@ class ColdController {
         if (subject.equals(Roles.FUSE)) {
             return "line fuse";
         }
-        return scene.set().part(subject).map(part -> part.card().kind().equals("tube") ? subject.replaceFirst("(?i)^X", "").replaceAll("(?<=[0-9])[A-Z]$", "") + " " + TubeData.bare(part.card().model()) : part.description().isEmpty() ? subject : subject + " " + part.description()).orElse(subject);
+        return scene.set()
+                .part(subject)
+                .map(part -> part.card().kind().equals("tube")
+                        ? subject.replaceFirst("(?i)^X", "").replaceAll("(?<=[0-9])[A-Z]$", "") + " "
+                                + TubeData.bare(part.card().model())
+                        : part.description().isEmpty() ? subject : subject + " " + part.description())
+                .orElse(subject);
     }
 }

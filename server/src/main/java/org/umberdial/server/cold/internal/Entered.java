@@ -20,7 +20,7 @@ import org.umberdial.core.value.ValueReader;
  * What was typed into a test's form, read as far as it can be.
  *
  * @param figures what could be read, in SI
- * @param faults  sentences about what could not, by key
+ * @param faults sentences about what could not, by key
  */
 record Entered(Figures figures, Map<String, String> faults) {
     private static final int MOST_WORDS = 300;
@@ -34,7 +34,8 @@ record Entered(Figures figures, Map<String, String> faults) {
         int before;
         do {
             before = read.size() + faults.size();
-            for (BenchForm.Cell cell : cells(ColdTests.form(scene, row, new Figures(read))).values()) {
+            for (BenchForm.Cell cell :
+                    cells(ColdTests.form(scene, row, new Figures(read))).values()) {
                 String text = typed.getOrDefault(cell.key(), "").strip();
                 if (!text.isEmpty() && !read.containsKey(cell.key()) && !faults.containsKey(cell.key())) {
                     try {
@@ -50,21 +51,40 @@ record Entered(Figures figures, Map<String, String> faults) {
 
     static Map<String, BenchForm.Cell> cells(BenchForm form) {
         Map<String, BenchForm.Cell> cells = new LinkedHashMap<>();
-        form.blocks().forEach(block -> block.lines().forEach(line -> line.cells().forEach(cell -> cells.put(cell.key(), cell))));
+        form.blocks()
+                .forEach(block ->
+                        block.lines().forEach(line -> line.cells().forEach(cell -> cells.put(cell.key(), cell))));
         return cells;
     }
 
     private static String canonical(BenchForm.Cell cell, String text, ValueReader values) {
         return switch (cell.kind()) {
-            case CHOICE -> cell.choices().stream().map(BenchForm.Choice::id).filter(text::equals).findFirst().orElseThrow(() -> new InvalidEntry(InvalidEntry.Code.UNKNOWN, "Choose one of: " + String.join(", ", cell.choices().stream().map(BenchForm.Choice::label).toList()) + "."));
+            case CHOICE ->
+                cell.choices().stream()
+                        .map(BenchForm.Choice::id)
+                        .filter(text::equals)
+                        .findFirst()
+                        .orElseThrow(() -> new InvalidEntry(
+                                InvalidEntry.Code.UNKNOWN,
+                                "Choose one of: "
+                                        + String.join(
+                                                ", ",
+                                                cell.choices().stream()
+                                                        .map(BenchForm.Choice::label)
+                                                        .toList())
+                                        + "."));
             case WORDS -> {
                 if (text.length() > MOST_WORDS) {
-                    throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "At most " + MOST_WORDS + " letters fit here.");
+                    throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE, "At most " + MOST_WORDS + " letters fit here.");
                 }
                 yield text;
             }
             case NUMBER -> Double.toString(values.number(text));
-            case FIGURE -> cell.unit() == Unit.OHM && OPEN.contains(text.toLowerCase(java.util.Locale.ROOT)) ? Figures.OPEN : Double.toString(values.read(text, cell.unit()).value());
+            case FIGURE ->
+                cell.unit() == Unit.OHM && OPEN.contains(text.toLowerCase(java.util.Locale.ROOT))
+                        ? Figures.OPEN
+                        : Double.toString(values.read(text, cell.unit()).value());
         };
     }
 
@@ -75,8 +95,16 @@ record Entered(Figures figures, Map<String, String> faults) {
         figures.entered().forEach((key, text) -> {
             BenchForm.Cell cell = cells.get(key);
             if (cell != null) {
-                boolean number = List.of(BenchForm.Kind.FIGURE, BenchForm.Kind.NUMBER).contains(cell.kind()) && !text.equals(Figures.OPEN);
-                String shown = !number ? text : cell.kind() == BenchForm.Kind.NUMBER || cell.unit() == Unit.VOLT ? java.math.BigDecimal.valueOf(Double.parseDouble(text)).stripTrailingZeros().toPlainString() : Engineering.exact(Double.parseDouble(text));
+                boolean number =
+                        List.of(BenchForm.Kind.FIGURE, BenchForm.Kind.NUMBER).contains(cell.kind())
+                                && !text.equals(Figures.OPEN);
+                String shown = !number
+                        ? text
+                        : cell.kind() == BenchForm.Kind.NUMBER || cell.unit() == Unit.VOLT
+                                ? java.math.BigDecimal.valueOf(Double.parseDouble(text))
+                                        .stripTrailingZeros()
+                                        .toPlainString()
+                                : Engineering.exact(Double.parseDouble(text));
                 typed.put(key, number && sign == DecimalSign.COMMA ? shown.replace('.', ',') : shown);
             }
         });

@@ -37,13 +37,30 @@ class EquipmentController {
 
     record CheckView(String part, String known, String shown, Instant at, String author, String says, Verdict word) {}
 
-    record EquipmentView(String id, Equipment kind, String kindLabel, String name, boolean retired, int version, @Schema(nullable = true) CheckView lastCheck) {}
+    record EquipmentView(
+            String id,
+            Equipment kind,
+            String kindLabel,
+            String name,
+            boolean retired,
+            int version,
+            @Schema(nullable = true) CheckView lastCheck) {}
 
     record EquipmentKind(Equipment id, String label, String what) {}
 
-    record EquipmentEdit(@NotNull UUID id, @NotNull Equipment kind, @NotBlank @Size(max = 120) String name, boolean retired, int version) {}
+    record EquipmentEdit(
+            @NotNull UUID id,
+            @NotNull Equipment kind,
+            @NotBlank @Size(max = 120) String name,
+            boolean retired,
+            int version) {}
 
-    record CheckEdit(@NotNull UUID id, @NotBlank @Size(max = 120) String part, @NotNull Unit unit, @NotBlank @Size(max = 40) String known, @NotBlank @Size(max = 40) String shown) {}
+    record CheckEdit(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 120) String part,
+            @NotNull Unit unit,
+            @NotBlank @Size(max = 40) String known,
+            @NotBlank @Size(max = 40) String shown) {}
 
     private final ColdService colds;
     private final ShopService shops;
@@ -55,40 +72,69 @@ class EquipmentController {
 
     @GetMapping
     List<EquipmentView> equipment(@AuthenticationPrincipal Caller caller) {
-        return colds.equipment(caller.shopId()).stream().map(EquipmentController::view).toList();
+        return colds.equipment(caller.shopId()).stream()
+                .map(EquipmentController::view)
+                .toList();
     }
 
     @GetMapping("/kinds")
     List<EquipmentKind> kinds() {
-        return Arrays.stream(Equipment.values()).map(kind -> new EquipmentKind(kind, kind.label(), kind.what())).toList();
+        return Arrays.stream(Equipment.values())
+                .map(kind -> new EquipmentKind(kind, kind.label(), kind.what()))
+                .toList();
     }
 
     @PostMapping
     List<EquipmentView> add(@AuthenticationPrincipal Caller caller, @Valid @RequestBody EquipmentEdit edit) {
-        colds.add(caller.shopId(), new EquipmentItem(edit.id.toString(), edit.kind, edit.name.strip(), false, 0, Optional.empty()));
+        colds.add(
+                caller.shopId(),
+                new EquipmentItem(edit.id.toString(), edit.kind, edit.name.strip(), false, 0, Optional.empty()));
         return equipment(caller);
     }
 
     @PutMapping
     List<EquipmentView> save(@AuthenticationPrincipal Caller caller, @Valid @RequestBody EquipmentEdit edit) {
-        colds.save(caller.shopId(), new EquipmentItem(edit.id.toString(), edit.kind, edit.name.strip(), edit.retired, edit.version, Optional.empty()));
+        colds.save(
+                caller.shopId(),
+                new EquipmentItem(
+                        edit.id.toString(),
+                        edit.kind,
+                        edit.name.strip(),
+                        edit.retired,
+                        edit.version,
+                        Optional.empty()));
         return equipment(caller);
     }
 
     @GetMapping("/{id}/checks")
     List<CheckView> checks(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
-        return colds.checks(caller.shopId(), id.toString()).stream().map(EquipmentController::view).toList();
+        return colds.checks(caller.shopId(), id.toString()).stream()
+                .map(EquipmentController::view)
+                .toList();
     }
 
     /** A reading on a part known to be good; the same id again changes nothing. */
     @PostMapping("/{id}/checks")
-    List<CheckView> check(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @Valid @RequestBody CheckEdit edit) {
-        ValueReader values = new ValueReader(shops.shop(caller.shopId()).policy().decimalSign());
+    List<CheckView> check(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @Valid @RequestBody CheckEdit edit) {
+        ValueReader values =
+                new ValueReader(shops.shop(caller.shopId()).policy().decimalSign());
         double known = read(values, edit.known, edit.unit, "known");
         if (!(known > 0)) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A known-good part has a value above zero.").at("known");
+            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "A known-good part has a value above zero.")
+                    .at("known");
         }
-        colds.check(caller, id.toString(), new EquipmentItem.Check(edit.id.toString(), edit.part.strip(), edit.unit, known, read(values, edit.shown, edit.unit, "shown"), Instant.EPOCH, ""));
+        colds.check(
+                caller,
+                id.toString(),
+                new EquipmentItem.Check(
+                        edit.id.toString(),
+                        edit.part.strip(),
+                        edit.unit,
+                        known,
+                        read(values, edit.shown, edit.unit, "shown"),
+                        Instant.EPOCH,
+                        ""));
         return checks(caller, id);
     }
 
@@ -101,13 +147,30 @@ class EquipmentController {
     }
 
     private static EquipmentView view(EquipmentItem item) {
-        return new EquipmentView(item.id(), item.kind(), item.kind().label(), item.name(), item.retired(), item.version(), item.lastCheck().map(EquipmentController::view).orElse(null));
+        return new EquipmentView(
+                item.id(),
+                item.kind(),
+                item.kind().label(),
+                item.name(),
+                item.retired(),
+                item.version(),
+                item.lastCheck().map(EquipmentController::view).orElse(null));
     }
 
     private static CheckView view(EquipmentItem.Check check) {
         long off = Math.round(100 * Math.abs(check.off()));
         boolean trusted = Math.abs(check.off()) <= TRUSTED;
-        String says = off == 0 ? "reads it right" : "reads it " + off + " % " + (check.off() > 0 ? "high" : "low") + (trusted ? "" : ": the instrument, its battery or its leads, before any part");
-        return new CheckView(check.part(), Engineering.print(check.known(), check.unit()), Engineering.print(check.shown(), check.unit()), check.at(), check.author(), says, trusted ? Verdict.GOOD : Verdict.BAD);
+        String says = off == 0
+                ? "reads it right"
+                : "reads it " + off + " % " + (check.off() > 0 ? "high" : "low")
+                        + (trusted ? "" : ": the instrument, its battery or its leads, before any part");
+        return new CheckView(
+                check.part(),
+                Engineering.print(check.known(), check.unit()),
+                Engineering.print(check.shown(), check.unit()),
+                check.at(),
+                check.author(),
+                says,
+                trusted ? Verdict.GOOD : Verdict.BAD);
     }
 }

@@ -17,9 +17,23 @@ import org.umberdial.server.readings.KeptReading;
 
 /** The shapes of our CSV files. */
 public final class CsvFiles {
-    private static final List<String> READING_COLUMNS = List.of("point", "reference", "kind", "value", "unit", "line_v", "meter", "mode", "minutes", "taken_at", "note");
-    private static final List<String> SHEET_COLUMNS = List.of("point", "reference", "kind", "value", "unit", "line_v", "meter", "mode");
-    private static final List<String> PART_COLUMNS = List.of("reference", "value", "volts", "watts", "tolerance", "kind", "from", "to", "date", "can", "mark", "description");
+    private static final List<String> READING_COLUMNS = List.of(
+            "point", "reference", "kind", "value", "unit", "line_v", "meter", "mode", "minutes", "taken_at", "note");
+    private static final List<String> SHEET_COLUMNS =
+            List.of("point", "reference", "kind", "value", "unit", "line_v", "meter", "mode");
+    private static final List<String> PART_COLUMNS = List.of(
+            "reference",
+            "value",
+            "volts",
+            "watts",
+            "tolerance",
+            "kind",
+            "from",
+            "to",
+            "date",
+            "can",
+            "mark",
+            "description");
     private static final List<String> NEEDED = List.of("point", "value");
     private static final List<String> NEEDED_OF_PARTS = List.of("reference", "value");
 
@@ -50,12 +64,44 @@ public final class CsvFiles {
     public static String writeParts(BenchSet set) {
         List<List<String>> rows = new java.util.ArrayList<>();
         for (Part part : set.parts()) {
-            if (part.unit().isPresent() && "RCL".indexOf(part.card().letter()) >= 0 && part.nodes().size() == 2) {
-                String value = part.workingValue().map(v -> plain(part.card().letter() == 'C' ? v * 1e12 : v)).orElse("") + (part.card().letter() == 'C' ? " pF" : "");
-                rows.add(List.of(part.reference(), value, key(part, "volt"), key(part, "watt"), key(part, "tol"), part.card().key("kind").orElse(""), part.nodes().get(0), part.nodes().get(1), key(part, "date"), key(part, "can"), key(part, "mark"), part.description()));
+            if (part.unit().isPresent()
+                    && "RCL".indexOf(part.card().letter()) >= 0
+                    && part.nodes().size() == 2) {
+                String value = part.workingValue()
+                                .map(v -> plain(part.card().letter() == 'C' ? v * 1e12 : v))
+                                .orElse("")
+                        + (part.card().letter() == 'C' ? " pF" : "");
+                rows.add(List.of(
+                        part.reference(),
+                        value,
+                        key(part, "volt"),
+                        key(part, "watt"),
+                        key(part, "tol"),
+                        part.card().key("kind").orElse(""),
+                        part.nodes().get(0),
+                        part.nodes().get(1),
+                        key(part, "date"),
+                        key(part, "can"),
+                        key(part, "mark"),
+                        part.description()));
             }
         }
-        set.sockets().forEach(socket -> rows.add(List.of(socket.socket(), socket.type(), "", "", "", "tube", "", "", set.part("X" + socket.socket()).map(part -> key(part, "date")).orElse(""), "", "", "")));
+        set.sockets()
+                .forEach(socket -> rows.add(List.of(
+                        socket.socket(),
+                        socket.type(),
+                        "",
+                        "",
+                        "",
+                        "tube",
+                        "",
+                        "",
+                        set.part("X" + socket.socket())
+                                .map(part -> key(part, "date"))
+                                .orElse(""),
+                        "",
+                        "",
+                        "")));
         return write(PART_COLUMNS, rows);
     }
 
@@ -65,20 +111,58 @@ public final class CsvFiles {
 
     private static Rows rows(byte[] bytes, List<String> columns, List<String> needed) {
         DelimitedText text = new DelimitedText(bytes, columns, needed);
-        return new Rows(text.rows().stream().map(row -> new Line(row.line(), columns.stream().map(row::cell).collect(Collectors.joining("\u001f")), row)).toList(), text.notes());
+        return new Rows(
+                text.rows().stream()
+                        .map(row -> new Line(
+                                row.line(), columns.stream().map(row::cell).collect(Collectors.joining("\u001f")), row))
+                        .toList(),
+                text.notes());
     }
 
     /** Readings that stand, with points by node so that the file reads back into any copy of the set. */
     public static String writeReadings(List<KeptReading> kept, BenchSet set) {
-        List<String> standing = new ReadingLog(kept.stream().map(KeptReading::reading).toList()).standing().stream().map(Reading::id).toList();
-        return write(READING_COLUMNS, kept.stream().filter(k -> standing.contains(k.reading().id()) && k.reading().undisturbed()).map(k -> {
-            Reading r = k.reading();
-            return List.of(r.subject(), r.reference(), r.kind().name(), plain(r.value()), r.kind().unit().symbol(), plain(r.lineVolts()), r.meter().map(Meter::notation).orElse(""), r.mode(), r.minutesOn().isPresent() ? plain(Math.round(r.minutesOn().getAsDouble() * 10) / 10.0) : "", r.takenAt().toString(), k.note());
-        }).toList());
+        List<String> standing = new ReadingLog(
+                        kept.stream().map(KeptReading::reading).toList())
+                .standing().stream().map(Reading::id).toList();
+        return write(
+                READING_COLUMNS,
+                kept.stream()
+                        .filter(k -> standing.contains(k.reading().id())
+                                && k.reading().undisturbed())
+                        .map(k -> {
+                            Reading r = k.reading();
+                            return List.of(
+                                    r.subject(),
+                                    r.reference(),
+                                    r.kind().name(),
+                                    plain(r.value()),
+                                    r.kind().unit().symbol(),
+                                    plain(r.lineVolts()),
+                                    r.meter().map(Meter::notation).orElse(""),
+                                    r.mode(),
+                                    r.minutesOn().isPresent()
+                                            ? plain(Math.round(r.minutesOn().getAsDouble() * 10) / 10.0)
+                                            : "",
+                                    r.takenAt().toString(),
+                                    k.note());
+                        })
+                        .toList());
     }
 
     public static String writeSheet(List<SheetValue> sheet) {
-        return write(SHEET_COLUMNS, sheet.stream().map(v -> List.of(v.node(), v.reference(), v.kind().name(), plain(v.value()), v.kind().unit().symbol(), plain(v.lineVolts()), v.meter().map(Meter::notation).orElse(""), v.mode())).toList());
+        return write(
+                SHEET_COLUMNS,
+                sheet.stream()
+                        .map(v -> List.of(
+                                v.node(),
+                                v.reference(),
+                                v.kind().name(),
+                                plain(v.value()),
+                                v.kind().unit().symbol(),
+                                plain(v.lineVolts()),
+                                v.meter().map(Meter::notation).orElse(""),
+                                v.mode()))
+                        .toList());
     }
 
     private static String write(List<String> columns, List<List<String>> rows) {

@@ -34,16 +34,32 @@ final class DelimitedText {
     DelimitedText(byte[] bytes, List<String> known, List<String> needed) {
         String text = decode(bytes);
         if (text.chars().anyMatch(c -> c < 9)) {
-            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "This is not a text file; give a CSV file with a header line.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.SYNTAX, "This is not a text file; give a CSV file with a header line.");
         }
-        String firstLine = text.lines().filter(line -> !line.isBlank()).findFirst().orElseThrow(() -> new InvalidEntry(InvalidEntry.Code.EMPTY, "The file is empty; its first line must name the columns, at least " + String.join(" and ", needed) + "."));
+        String firstLine = text.lines()
+                .filter(line -> !line.isBlank())
+                .findFirst()
+                .orElseThrow(() -> new InvalidEntry(
+                        InvalidEntry.Code.EMPTY,
+                        "The file is empty; its first line must name the columns, at least "
+                                + String.join(" and ", needed) + "."));
         char separator = separator(firstLine);
-        try (CSVParser parser = CSVFormat.RFC4180.builder().setDelimiter(separator).setIgnoreEmptyLines(true).setIgnoreSurroundingSpaces(true).setTrim(true).get().parse(new java.io.StringReader(text))) {
+        try (CSVParser parser = CSVFormat.RFC4180
+                .builder()
+                .setDelimiter(separator)
+                .setIgnoreEmptyLines(true)
+                .setIgnoreSurroundingSpaces(true)
+                .setTrim(true)
+                .get()
+                .parse(new java.io.StringReader(text))) {
             read(parser, known, needed);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (IllegalStateException | java.io.UncheckedIOException e) {
-            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "The file breaks off inside a quoted cell; each opening quote needs a closing one.");
+            throw new InvalidEntry(
+                    InvalidEntry.Code.SYNTAX,
+                    "The file breaks off inside a quoted cell; each opening quote needs a closing one.");
         }
     }
 
@@ -51,12 +67,15 @@ final class DelimitedText {
         List<String> header = null;
         for (CSVRecord record : parser) {
             if (header == null) {
-                header = record.stream().map(name -> name.toLowerCase(Locale.ROOT).strip()).toList();
+                header = record.stream()
+                        .map(name -> name.toLowerCase(Locale.ROOT).strip())
+                        .toList();
                 checkHeader(header, known, needed);
                 continue;
             }
             if (rows.size() >= MOST_ROWS) {
-                throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "The file has more than " + MOST_ROWS + " rows; split it.");
+                throw new InvalidEntry(
+                        InvalidEntry.Code.OUT_OF_RANGE, "The file has more than " + MOST_ROWS + " rows; split it.");
             }
             Map<String, String> cells = new LinkedHashMap<>();
             for (int i = 0; i < header.size() && i < record.size(); i++) {
@@ -69,10 +88,14 @@ final class DelimitedText {
     private void checkHeader(List<String> header, List<String> known, List<String> needed) {
         for (String column : needed) {
             if (!header.contains(column)) {
-                throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "The first line must name the columns, at least " + String.join(" and ", needed) + "; “" + column + "” is missing. All of them: " + String.join(",", known) + ".");
+                throw new InvalidEntry(
+                        InvalidEntry.Code.SYNTAX,
+                        "The first line must name the columns, at least " + String.join(" and ", needed) + "; “"
+                                + column + "” is missing. All of them: " + String.join(",", known) + ".");
             }
         }
-        List<String> unknown = header.stream().filter(column -> !known.contains(column)).toList();
+        List<String> unknown =
+                header.stream().filter(column -> !known.contains(column)).toList();
         if (!unknown.isEmpty()) {
             notes.add("Columns passed over: " + String.join(", ", unknown) + ".");
         }
@@ -80,10 +103,14 @@ final class DelimitedText {
 
     private String decode(byte[] bytes) {
         try {
-            String text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
             return text.startsWith("\uFEFF") ? text.substring(1) : text;
         } catch (CharacterCodingException notUtf8) {
-            notes.add("The file is not UTF-8; it was read as Windows-1252. Check names with accents and signs such as Ω.");
+            notes.add("The file is not UTF-8; it was read as Windows-1252. Check names with accents and signs "
+                    + "such as Ω.");
             return new String(bytes, Charset.forName("windows-1252"));
         }
     }

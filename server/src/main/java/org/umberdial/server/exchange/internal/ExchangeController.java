@@ -38,7 +38,11 @@ class ExchangeController {
     }
 
     @PostMapping(path = "/reading-imports", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ReadingFile readings(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestParam(defaultValue = "readings.csv") String fileName, HttpServletRequest request) {
+    ReadingFile readings(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @RequestParam(defaultValue = "readings.csv") String fileName,
+            HttpServletRequest request) {
         return taken(caller, request, bytes -> exchange.importReadings(caller, setId.toString(), bytes, fileName));
     }
 
@@ -64,7 +68,8 @@ class ExchangeController {
 
     @GetMapping("/readings.csv")
     ResponseEntity<String> readings(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return file("readings.csv", "text/csv;charset=UTF-8", exchange.exportReadings(caller.shopId(), setId.toString()));
+        return file(
+                "readings.csv", "text/csv;charset=UTF-8", exchange.exportReadings(caller.shopId(), setId.toString()));
     }
 
     @GetMapping("/sheet.csv")
@@ -74,7 +79,8 @@ class ExchangeController {
 
     @GetMapping("/circuit.cir")
     ResponseEntity<String> circuit(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return file("circuit.cir", "text/plain;charset=UTF-8", exchange.exportCircuit(caller.shopId(), setId.toString()));
+        return file(
+                "circuit.cir", "text/plain;charset=UTF-8", exchange.exportCircuit(caller.shopId(), setId.toString()));
     }
 
     private ReadingFile taken(Caller caller, HttpServletRequest request, Function<byte[], ReadingFile> use) {
@@ -90,6 +96,11 @@ class ExchangeController {
     }
 
     private static ResponseEntity<String> file(String name, String type, String content) {
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).contentType(MediaType.parseMediaType(type)).body(content);
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .contentType(MediaType.parseMediaType(type))
+                .body(content);
     }
 }

@@ -17,9 +17,9 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.umberdial.server.problem.DatabaseFault;
 
 /**
- * Says to every open page which sets have changed. Fed from the database's revisions, looked at twice a second for all pages of
- * a shop together, so that it does not matter which process a change went through. A stream ends with the session it belongs
- * to, wherever that was ended.
+ * Says to every open page which sets have changed. Fed from the database's revisions, looked at twice a second for all
+ * pages of a shop together, so that it does not matter which process a change went through. A stream ends with the
+ * session it belongs to, wherever that was ended.
  */
 @Component
 class LivePages {
@@ -75,12 +75,18 @@ class LivePages {
     }
 
     private void endThoseSignedOut() {
-        List<String> sessions = pages.stream().map(Page::session).filter(id -> !id.isEmpty()).distinct().toList();
+        List<String> sessions = pages.stream()
+                .map(Page::session)
+                .filter(id -> !id.isEmpty())
+                .distinct()
+                .toList();
         if (sessions.isEmpty()) {
             return;
         }
         Set<String> open = tables.open(sessions);
-        pages.stream().filter(page -> !page.session.isEmpty() && !open.contains(page.session)).forEach(page -> page.emitter.complete());
+        pages.stream()
+                .filter(page -> !page.session.isEmpty() && !open.contains(page.session))
+                .forEach(page -> page.emitter.complete());
     }
 
     private void tellOfChanges() {
@@ -89,8 +95,14 @@ class LivePages {
         for (String shop : shops) {
             Map<String, Integer> now = tables.revisions(shop);
             Map<String, Integer> before = seen.put(shop, now);
-            List<String> changed = before == null ? List.of() : now.entrySet().stream().filter(e -> !e.getValue().equals(before.get(e.getKey()))).map(Map.Entry::getKey).toList();
-            changed.forEach(id -> tell(shop, SseEmitter.event().name(id.isEmpty() ? "shop" : "set").data(id, MediaType.TEXT_PLAIN)));
+            List<String> changed = before == null
+                    ? List.of()
+                    : now.entrySet().stream()
+                            .filter(e -> !e.getValue().equals(before.get(e.getKey())))
+                            .map(Map.Entry::getKey)
+                            .toList();
+            changed.forEach(id -> tell(
+                    shop, SseEmitter.event().name(id.isEmpty() ? "shop" : "set").data(id, MediaType.TEXT_PLAIN)));
             if (changed.isEmpty() && looks % LOOKS_BETWEEN_WORDS == 0) {
                 tell(shop, SseEmitter.event().comment("still here"));
             }

@@ -41,7 +41,11 @@ class MapController {
     /** {@code left} counts parts and points with something to do. */
     record MapView(String title, List<MapPicture> pictures, List<Mark> marks, List<Stand> stands, int left) {}
 
-    record MarkEdit(@NotNull UUID photo, @NotBlank @Size(max = 60) String subject, @DecimalMin("0") @DecimalMax("1") double x, @DecimalMin("0") @DecimalMax("1") double y) {}
+    record MarkEdit(
+            @NotNull UUID photo,
+            @NotBlank @Size(max = 60) String subject,
+            @DecimalMin("0") @DecimalMax("1") double x,
+            @DecimalMin("0") @DecimalMax("1") double y) {}
 
     private final SetService sets;
     private final MapService map;
@@ -57,18 +61,33 @@ class MapController {
     MapView map(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         String shopId = caller.shopId();
         StoredSet set = sets.set(shopId, setId.toString());
-        List<Stand> stands = map.stands(shopId, set).stream().map(p -> new Stand(p.subject(), p.name(), p.point(), p.state(), p.state().label(), p.reason())).toList();
-        List<MapPicture> pictures = photos.all(shopId, set.id()).stream().map(p -> new MapPicture(p.id(), p.caption().isEmpty() ? p.fileName() : p.caption(), p.shows(), p.width(), p.height())).toList();
-        List<Mark> placed = map.marks(shopId, set.id()).stream().map(mark -> new Mark(mark.photo(), mark.subject(), mark.x(), mark.y())).toList();
-        return new MapView(set.label().title(), pictures, placed, stands, (int) stands.stream().filter(s -> s.state().open()).count());
+        List<Stand> stands = map.stands(shopId, set).stream()
+                .map(p -> new Stand(
+                        p.subject(), p.name(), p.point(), p.state(), p.state().label(), p.reason()))
+                .toList();
+        List<MapPicture> pictures = photos.all(shopId, set.id()).stream()
+                .map(p -> new MapPicture(
+                        p.id(), p.caption().isEmpty() ? p.fileName() : p.caption(), p.shows(), p.width(), p.height()))
+                .toList();
+        List<Mark> placed = map.marks(shopId, set.id()).stream()
+                .map(mark -> new Mark(mark.photo(), mark.subject(), mark.x(), mark.y()))
+                .toList();
+        return new MapView(set.label().title(), pictures, placed, stands, (int)
+                stands.stream().filter(s -> s.state().open()).count());
     }
 
     /** Places or moves the mark of a part or point on a picture. */
     @PutMapping("/marks")
     MapView mark(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody MarkEdit edit) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
-        String subject = set.set().part(edit.subject).map(part -> part.reference()).or(() -> set.set().pointAt(edit.subject).map(point -> point.node())).or(() -> Optional.of(edit.subject).filter(List.of(Roles.CORD, Roles.FUSE)::contains)).orElseThrow(() -> Problem.notFound("The part or point " + edit.subject));
-        if (photos.all(caller.shopId(), set.id()).stream().noneMatch(photo -> photo.id().equals(edit.photo.toString()))) {
+        String subject = set.set()
+                .part(edit.subject)
+                .map(part -> part.reference())
+                .or(() -> set.set().pointAt(edit.subject).map(point -> point.node()))
+                .or(() -> Optional.of(edit.subject).filter(List.of(Roles.CORD, Roles.FUSE)::contains))
+                .orElseThrow(() -> Problem.notFound("The part or point " + edit.subject));
+        if (photos.all(caller.shopId(), set.id()).stream()
+                .noneMatch(photo -> photo.id().equals(edit.photo.toString()))) {
             throw Problem.notFound("This picture");
         }
         map.put(caller.shopId(), set.id(), new MapService.PlacedMark(edit.photo.toString(), subject, edit.x, edit.y));
@@ -76,7 +95,11 @@ class MapController {
     }
 
     @DeleteMapping("/marks")
-    MapView unmark(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestParam UUID photo, @RequestParam String subject) {
+    MapView unmark(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @RequestParam UUID photo,
+            @RequestParam String subject) {
         map.remove(caller.shopId(), setId.toString(), photo.toString(), subject);
         return map(caller, setId);
     }

@@ -29,16 +29,39 @@ import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 
-/** Pictures in and out. An upload is the file's own bytes under an id the sender made, so that sending it again is safe. */
+/**
+ * Pictures in and out. An upload is the file's own bytes under an id the sender made, so that sending it again is safe.
+ */
 @RestController
 @RequestMapping("/api/sets/{setId}/photos")
 class PhotoController {
     private static final int LARGEST = 64_000_000;
-    private static final Set<String> PHASES = Set.of("ARRIVAL", "COLD", "PARTS", "RECAP", "POWER", "VOLTS", "MOTION", "TUNE", "HANDOVER");
+    private static final Set<String> PHASES =
+            Set.of("ARRIVAL", "COLD", "PARTS", "RECAP", "POWER", "VOLTS", "MOTION", "TUNE", "HANDOVER");
 
-    record PhotoView(String id, Photo.Shows shows, String phase, String caption, String fileName, int page, int width, int height, @Schema(nullable = true) Instant shotAt, Instant receivedAt, String author, @Schema(nullable = true) String beforeId, boolean showsOwner, int version) {}
+    record PhotoView(
+            String id,
+            Photo.Shows shows,
+            String phase,
+            String caption,
+            String fileName,
+            int page,
+            int width,
+            int height,
+            @Schema(nullable = true) Instant shotAt,
+            Instant receivedAt,
+            String author,
+            @Schema(nullable = true) String beforeId,
+            boolean showsOwner,
+            int version) {}
 
-    record PhotoEdit(@NotNull Photo.Shows shows, @NotNull String phase, @NotNull @Size(max = 200) String caption, @Schema(nullable = true) UUID beforeId, boolean showsOwner, int version) {}
+    record PhotoEdit(
+            @NotNull Photo.Shows shows,
+            @NotNull String phase,
+            @NotNull @Size(max = 200) String caption,
+            @Schema(nullable = true) UUID beforeId,
+            boolean showsOwner,
+            int version) {}
 
     private final PhotoService photos;
     private final Uploads uploads;
@@ -52,12 +75,37 @@ class PhotoController {
 
     @GetMapping
     List<PhotoView> all(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return photos.all(caller.shopId(), setId.toString()).stream().map(PhotoController::view).toList();
+        return photos.all(caller.shopId(), setId.toString()).stream()
+                .map(PhotoController::view)
+                .toList();
     }
 
     @PutMapping(path = "/{photoId}/content", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    List<PhotoView> upload(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @RequestParam(defaultValue = "") String fileName, @RequestParam(defaultValue = "SET") Photo.Shows shows, @RequestParam(defaultValue = "ARRIVAL") String phase, @RequestParam(defaultValue = "") String caption, @RequestParam(required = false) Instant takenAt, HttpServletRequest request) {
-        Photo label = new Photo(photoId.toString(), shows, phase(phase), shortened(caption, 180), shortened(fileName, 120), 0, 0, 0, Optional.ofNullable(takenAt), clock.instant(), caller.author(), Optional.empty(), false, 0);
+    List<PhotoView> upload(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable UUID photoId,
+            @RequestParam(defaultValue = "") String fileName,
+            @RequestParam(defaultValue = "SET") Photo.Shows shows,
+            @RequestParam(defaultValue = "ARRIVAL") String phase,
+            @RequestParam(defaultValue = "") String caption,
+            @RequestParam(required = false) Instant takenAt,
+            HttpServletRequest request) {
+        Photo label = new Photo(
+                photoId.toString(),
+                shows,
+                phase(phase),
+                shortened(caption, 180),
+                shortened(fileName, 120),
+                0,
+                0,
+                0,
+                Optional.ofNullable(takenAt),
+                clock.instant(),
+                caller.author(),
+                Optional.empty(),
+                false,
+                0);
         return uploads.take(caller, request, LARGEST, "The file", file -> {
             photos.keep(caller, setId.toString(), label, file);
             return all(caller, setId);
@@ -65,28 +113,65 @@ class PhotoController {
     }
 
     @PutMapping("/{photoId}")
-    List<PhotoView> label(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @Valid @RequestBody PhotoEdit edit) {
-        photos.label(caller.shopId(), setId.toString(), new Photo(photoId.toString(), edit.shows, phase(edit.phase), edit.caption.strip(), "", 0, 0, 0, Optional.empty(), clock.instant(), caller.author(), Optional.ofNullable(edit.beforeId).map(UUID::toString), edit.showsOwner, edit.version));
+    List<PhotoView> label(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable UUID photoId,
+            @Valid @RequestBody PhotoEdit edit) {
+        photos.label(
+                caller.shopId(),
+                setId.toString(),
+                new Photo(
+                        photoId.toString(),
+                        edit.shows,
+                        phase(edit.phase),
+                        edit.caption.strip(),
+                        "",
+                        0,
+                        0,
+                        0,
+                        Optional.empty(),
+                        clock.instant(),
+                        caller.author(),
+                        Optional.ofNullable(edit.beforeId).map(UUID::toString),
+                        edit.showsOwner,
+                        edit.version));
         return all(caller, setId);
     }
 
     @DeleteMapping("/{photoId}")
-    List<PhotoView> remove(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId) {
+    List<PhotoView> remove(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId) {
         photos.remove(caller.shopId(), setId.toString(), photoId.toString());
         return all(caller, setId);
     }
 
-    /** {@code full} or {@code thumb}. Asked for anew each time, so that one that was taken away is gone at once; unchanged, it is not sent again. */
+    /**
+     * {@code full} or {@code thumb}. Asked for anew each time, so that one that was taken away is gone at once;
+     * unchanged, it is not sent again.
+     */
     @GetMapping("/{photoId}/{size:[a-z]+}")
-    ResponseEntity<byte[]> content(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID photoId, @PathVariable String size) {
-        PhotoService.Content content = photos.content(caller.shopId(), setId.toString(), photoId.toString(), size).orElseThrow(() -> Problem.notFound("This picture"));
+    ResponseEntity<byte[]> content(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable UUID photoId,
+            @PathVariable String size) {
+        PhotoService.Content content = photos.content(caller.shopId(), setId.toString(), photoId.toString(), size)
+                .orElseThrow(() -> Problem.notFound("This picture"));
         // A picture never changes under its id.
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(content.mediaType())).cacheControl(CacheControl.noCache().cachePrivate()).eTag("\"" + photoId + size + "\"").body(content.bytes());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(content.mediaType()))
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .eTag("\"" + photoId + size + "\"")
+                .body(content.bytes());
     }
 
     private static String phase(String phase) {
         if (!PHASES.contains(phase)) {
-            throw new Problem(Problem.Kind.INVALID_ENTRY, "“" + phase + "” is no phase of the work; they are " + String.join(", ", PHASES.stream().sorted().toList()) + ".");
+            throw new Problem(
+                    Problem.Kind.INVALID_ENTRY,
+                    "“" + phase + "” is no phase of the work; they are "
+                            + String.join(", ", PHASES.stream().sorted().toList()) + ".");
         }
         return phase;
     }
@@ -96,6 +181,20 @@ class PhotoController {
     }
 
     private static PhotoView view(Photo photo) {
-        return new PhotoView(photo.id(), photo.shows(), photo.phase(), photo.caption(), photo.fileName(), photo.page(), photo.width(), photo.height(), photo.shotAt().orElse(null), photo.receivedAt(), photo.author(), photo.beforeId().orElse(null), photo.showsOwner(), photo.version());
+        return new PhotoView(
+                photo.id(),
+                photo.shows(),
+                photo.phase(),
+                photo.caption(),
+                photo.fileName(),
+                photo.page(),
+                photo.width(),
+                photo.height(),
+                photo.shotAt().orElse(null),
+                photo.receivedAt(),
+                photo.author(),
+                photo.beforeId().orElse(null),
+                photo.showsOwner(),
+                photo.version());
     }
 }

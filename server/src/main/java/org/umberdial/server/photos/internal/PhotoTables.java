@@ -36,21 +36,24 @@ public class PhotoTables {
     }
 
     public List<Photo> all(String shopId, String setId) {
-        return db.selectFrom(PHOTO).where(of(shopId, setId)).orderBy(PHOTO.SEQUENCE).fetch(row -> new Photo(
-                row.get(PHOTO.ID),
-                Photo.Shows.valueOf(row.get(PHOTO.SHOWS)),
-                row.get(PHOTO.PHASE),
-                row.get(PHOTO.CAPTION),
-                row.get(PHOTO.FILE_NAME),
-                row.get(PHOTO.PAGE),
-                row.get(PHOTO.WIDTH),
-                row.get(PHOTO.HEIGHT),
-                Optional.ofNullable(row.get(PHOTO.SHOT_AT)),
-                row.get(PHOTO.RECEIVED_AT),
-                row.get(PHOTO.AUTHOR),
-                Optional.ofNullable(row.get(PHOTO.BEFORE_ID)),
-                row.get(PHOTO.SHOWS_OWNER) != 0,
-                row.get(PHOTO.VERSION)));
+        return db.selectFrom(PHOTO)
+                .where(of(shopId, setId))
+                .orderBy(PHOTO.SEQUENCE)
+                .fetch(row -> new Photo(
+                        row.get(PHOTO.ID),
+                        Photo.Shows.valueOf(row.get(PHOTO.SHOWS)),
+                        row.get(PHOTO.PHASE),
+                        row.get(PHOTO.CAPTION),
+                        row.get(PHOTO.FILE_NAME),
+                        row.get(PHOTO.PAGE),
+                        row.get(PHOTO.WIDTH),
+                        row.get(PHOTO.HEIGHT),
+                        Optional.ofNullable(row.get(PHOTO.SHOT_AT)),
+                        row.get(PHOTO.RECEIVED_AT),
+                        row.get(PHOTO.AUTHOR),
+                        Optional.ofNullable(row.get(PHOTO.BEFORE_ID)),
+                        row.get(PHOTO.SHOWS_OWNER) != 0,
+                        row.get(PHOTO.VERSION)));
     }
 
     @Transactional
@@ -58,9 +61,16 @@ public class PhotoTables {
         photos.forEach((photo, picture) -> insert(shopId, setId, photo, picture, uploadHash));
     }
 
-    /** Whether the file handed over under a picture's id was the same; of those kept by an earlier version nobody knows. */
+    /**
+     * Whether the file handed over under a picture's id was the same; of those kept by an earlier version nobody knows.
+     */
     public boolean same(String shopId, String setId, String photoId, String uploadHash) {
-        return db.fetchExists(PHOTO, PHOTO.SHOP_ID.eq(shopId), PHOTO.ID.eq(photoId), PHOTO.SET_ID.eq(setId), PHOTO.UPLOAD_HASH.isNull().or(PHOTO.UPLOAD_HASH.eq(uploadHash)));
+        return db.fetchExists(
+                PHOTO,
+                PHOTO.SHOP_ID.eq(shopId),
+                PHOTO.ID.eq(photoId),
+                PHOTO.SET_ID.eq(setId),
+                PHOTO.UPLOAD_HASH.isNull().or(PHOTO.UPLOAD_HASH.eq(uploadHash)));
     }
 
     private void insert(String shopId, String setId, Photo photo, Picture picture, String uploadHash) {
@@ -89,7 +99,15 @@ public class PhotoTables {
     }
 
     private void bytes(String shopId, String photoId, String size, String mediaType, byte[] bytes) {
-        db.insertInto(PHOTO_BYTES, PHOTO_BYTES.SHOP_ID, PHOTO_BYTES.PHOTO_ID, PHOTO_BYTES.SIZE, PHOTO_BYTES.MEDIA_TYPE, PHOTO_BYTES.BYTES).values(shopId, photoId, size, mediaType, bytes).execute();
+        db.insertInto(
+                        PHOTO_BYTES,
+                        PHOTO_BYTES.SHOP_ID,
+                        PHOTO_BYTES.PHOTO_ID,
+                        PHOTO_BYTES.SIZE,
+                        PHOTO_BYTES.MEDIA_TYPE,
+                        PHOTO_BYTES.BYTES)
+                .values(shopId, photoId, size, mediaType, bytes)
+                .execute();
     }
 
     public boolean label(String shopId, String setId, Photo photo) {
@@ -106,20 +124,42 @@ public class PhotoTables {
     }
 
     public boolean remove(String shopId, String setId, String photoId) {
-        return db.update(PHOTO).set(PHOTO.REMOVED, (byte) 1).where(of(shopId, setId).and(PHOTO.ID.eq(photoId))).execute() == 1;
+        return db.update(PHOTO)
+                        .set(PHOTO.REMOVED, (byte) 1)
+                        .where(of(shopId, setId).and(PHOTO.ID.eq(photoId)))
+                        .execute()
+                == 1;
     }
 
-    /** Erases the bytes and the words of pictures that show the owner; their rows stay, hidden, so that an id is not used again. */
+    /**
+     * Erases the bytes and the words of pictures that show the owner; their rows stay, hidden, so that an id is not
+     * used again.
+     */
     public int eraseOwner(String shopId, String setId) {
-        List<String> shown = db.select(PHOTO.ID).from(PHOTO).where(PHOTO.SHOP_ID.eq(shopId), PHOTO.SET_ID.eq(setId), PHOTO.SHOWS_OWNER.eq((byte) 1)).fetch(PHOTO.ID);
+        List<String> shown = db.select(PHOTO.ID)
+                .from(PHOTO)
+                .where(PHOTO.SHOP_ID.eq(shopId), PHOTO.SET_ID.eq(setId), PHOTO.SHOWS_OWNER.eq((byte) 1))
+                .fetch(PHOTO.ID);
         if (!shown.isEmpty()) {
-            db.deleteFrom(PHOTO_BYTES).where(PHOTO_BYTES.SHOP_ID.eq(shopId), PHOTO_BYTES.PHOTO_ID.in(shown)).execute();
-            db.update(PHOTO).set(PHOTO.REMOVED, (byte) 1).set(PHOTO.CAPTION, "").set(PHOTO.FILE_NAME, "").where(PHOTO.SHOP_ID.eq(shopId), PHOTO.ID.in(shown)).execute();
+            db.deleteFrom(PHOTO_BYTES)
+                    .where(PHOTO_BYTES.SHOP_ID.eq(shopId), PHOTO_BYTES.PHOTO_ID.in(shown))
+                    .execute();
+            db.update(PHOTO)
+                    .set(PHOTO.REMOVED, (byte) 1)
+                    .set(PHOTO.CAPTION, "")
+                    .set(PHOTO.FILE_NAME, "")
+                    .where(PHOTO.SHOP_ID.eq(shopId), PHOTO.ID.in(shown))
+                    .execute();
         }
         return shown.size();
     }
 
     public Optional<PhotoService.Content> content(String shopId, String setId, String photoId, String size) {
-        return db.select(PHOTO_BYTES.MEDIA_TYPE, PHOTO_BYTES.BYTES).from(PHOTO_BYTES).join(PHOTO).on(PHOTO.SHOP_ID.eq(PHOTO_BYTES.SHOP_ID), PHOTO.ID.eq(PHOTO_BYTES.PHOTO_ID)).where(of(shopId, setId), PHOTO_BYTES.PHOTO_ID.eq(photoId), PHOTO_BYTES.SIZE.eq(size)).fetchOptional(row -> new PhotoService.Content(row.value1(), row.value2()));
+        return db.select(PHOTO_BYTES.MEDIA_TYPE, PHOTO_BYTES.BYTES)
+                .from(PHOTO_BYTES)
+                .join(PHOTO)
+                .on(PHOTO.SHOP_ID.eq(PHOTO_BYTES.SHOP_ID), PHOTO.ID.eq(PHOTO_BYTES.PHOTO_ID))
+                .where(of(shopId, setId), PHOTO_BYTES.PHOTO_ID.eq(photoId), PHOTO_BYTES.SIZE.eq(size))
+                .fetchOptional(row -> new PhotoService.Content(row.value1(), row.value2()));
     }
 }

@@ -8,4 +8,5 @@ import java.util.Optional;
  *
  * @param mediaType of {@code full}; thumbnails are always JPEG
  */
-public record Picture(byte[] full, String mediaType, byte[] thumb, int width, int height, int page, Optional<Instant> shotAt) {}
+public record Picture(
+        byte[] full, String mediaType, byte[] thumb, int width, int height, int page, Optional<Instant> shotAt) {}

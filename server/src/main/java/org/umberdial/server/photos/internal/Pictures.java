@@ -38,8 +38,8 @@ import org.springframework.stereotype.Component;
 import org.umberdial.server.problem.Problem;
 
 /**
- * Makes uploaded files into pictures worth keeping: upright, shrunk, and written anew, so that nothing of the camera's notes
- * (where it stood, whose it was) is kept.
+ * Makes uploaded files into pictures worth keeping: upright, shrunk, and written anew, so that nothing of the camera's
+ * notes (where it stood, whose it was) is kept.
  */
 @Component
 public class Pictures {
@@ -50,7 +50,9 @@ public class Pictures {
     private static final int MOST_PAGES = 20;
     private static final float SHEET_DPI = 200;
     private static final double QUALITY = 0.85;
-    /** A picture of 60 MB takes some 200 MB while it is decoded: two at once do not fit into a small machine's memory. */
+    /**
+     * A picture of 60 MB takes some 200 MB while it is decoded: two at once do not fit into a small machine's memory.
+     */
     private static final Semaphore WORK = new Semaphore(1);
 
     /** A file's bytes, wherever they are. */
@@ -66,7 +68,7 @@ public class Pictures {
     /**
      * Reads a JPEG, PNG or WebP file, or every page of a PDF.
      *
-     * @param source  where its bytes are; they are fetched only when it is their turn
+     * @param source where its bytes are; they are fetched only when it is their turn
      * @param drawing whether it is line work, which is kept without loss where it came so
      * @throws Problem with a sentence when it is none of these, broken, or too large
      */
@@ -76,7 +78,10 @@ public class Pictures {
             byte[] file = source.bytes();
             return starts(file, "%PDF") ? pages(file) : List.of(picture(file, drawing, zone));
         } catch (IOException | RuntimeException broken) {
-            throw broken instanceof Problem problem ? problem : refuse("The picture is broken: it begins as one, but cannot be read to its end. Copy it from the camera again.");
+            throw broken instanceof Problem problem
+                    ? problem
+                    : refuse("The picture is broken: it begins as one, but cannot be read to its end. Copy it "
+                            + "from the camera again.");
         } finally {
             WORK.release();
         }
@@ -103,12 +108,18 @@ public class Pictures {
         }
     }
 
-    /** Reads every n-th pixel only where the picture is far larger than what is kept, so that its size in memory is bounded. */
+    /**
+     * Reads every n-th pixel only where the picture is far larger than what is kept, so that its size in memory is
+     * bounded.
+     */
     private static BufferedImage decoded(ImageReader reader, int longest) throws IOException {
         long width = reader.getWidth(0);
         long height = reader.getHeight(0);
         if (width * height > MOST_PIXELS) {
-            throw new Problem(Problem.Kind.TOO_LARGE, "The picture has " + width * height / 1_000_000 + " megapixels; up to " + MOST_PIXELS / 1_000_000 + " are taken. Save it smaller.");
+            throw new Problem(
+                    Problem.Kind.TOO_LARGE,
+                    "The picture has " + width * height / 1_000_000 + " megapixels; up to " + MOST_PIXELS / 1_000_000
+                            + " are taken. Save it smaller.");
         }
         int step = (int) Math.max(1, Math.max(width, height) / longest);
         ImageReadParam wanted = reader.getDefaultReadParam();
@@ -123,14 +134,19 @@ public class Pictures {
                 throw refuse("The PDF has no pages.");
             }
             if (count > MOST_PAGES) {
-                throw refuse("The PDF has " + count + " pages; up to " + MOST_PAGES + " are taken. Print the pages you need into a PDF of their own.");
+                throw refuse("The PDF has " + count + " pages; up to " + MOST_PAGES
+                        + " are taken. Print the pages you need into a PDF of their own.");
             }
             PDFRenderer renderer = new PDFRenderer(document);
             List<Picture> pages = new ArrayList<>();
             for (int page = 0; page < count; page++) {
-                float longestInches = Math.max(document.getPage(page).getCropBox().getWidth(), document.getPage(page).getCropBox().getHeight()) / 72f;
+                float longestInches = Math.max(
+                                document.getPage(page).getCropBox().getWidth(),
+                                document.getPage(page).getCropBox().getHeight())
+                        / 72f;
                 float dpi = Math.min(SHEET_DPI, LONGEST_SHEET / Math.max(0.1f, longestInches));
-                pages.add(made(renderer.renderImageWithDPI(page, dpi), LONGEST_SHEET, true, page + 1, Optional.empty()));
+                pages.add(
+                        made(renderer.renderImageWithDPI(page, dpi), LONGEST_SHEET, true, page + 1, Optional.empty()));
             }
             return pages;
         } catch (InvalidPasswordException locked) {
@@ -138,16 +154,30 @@ public class Pictures {
         }
     }
 
-    private static Picture made(BufferedImage image, int longest, boolean lossless, int page, Optional<Instant> shotAt) throws IOException {
+    private static Picture made(BufferedImage image, int longest, boolean lossless, int page, Optional<Instant> shotAt)
+            throws IOException {
         BufferedImage plain = plain(image);
-        BufferedImage kept = Math.max(plain.getWidth(), plain.getHeight()) > longest ? Thumbnails.of(plain).size(longest, longest).asBufferedImage() : plain;
-        return new Picture(written(kept, lossless ? "png" : "jpg", Math.max(kept.getWidth(), kept.getHeight())), lossless ? "image/png" : "image/jpeg", written(kept, "jpg", LONGEST_THUMB), kept.getWidth(), kept.getHeight(), page, shotAt);
+        BufferedImage kept = Math.max(plain.getWidth(), plain.getHeight()) > longest
+                ? Thumbnails.of(plain).size(longest, longest).asBufferedImage()
+                : plain;
+        return new Picture(
+                written(kept, lossless ? "png" : "jpg", Math.max(kept.getWidth(), kept.getHeight())),
+                lossless ? "image/png" : "image/jpeg",
+                written(kept, "jpg", LONGEST_THUMB),
+                kept.getWidth(),
+                kept.getHeight(),
+                page,
+                shotAt);
     }
 
     private static byte[] written(BufferedImage image, String format, int longest) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         int size = Math.max(1, Math.min(longest, Math.max(image.getWidth(), image.getHeight())));
-        Thumbnails.of(image).size(size, size).outputFormat(format).outputQuality(QUALITY).toOutputStream(out);
+        Thumbnails.of(image)
+                .size(size, size)
+                .outputFormat(format)
+                .outputQuality(QUALITY)
+                .toOutputStream(out);
         return out.toByteArray();
     }
 
@@ -175,7 +205,9 @@ public class Pictures {
         ExifIFD0Directory exif = notes.getFirstDirectoryOfType(ExifIFD0Directory.class);
         int held;
         try {
-            held = exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION) ? 1 : exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
+            held = exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION)
+                    ? 1
+                    : exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
         } catch (MetadataException odd) {
             held = 1;
         }
@@ -194,7 +226,8 @@ public class Pictures {
 
     private static Optional<Instant> shotAt(Metadata notes, ZoneId zone) {
         ExifSubIFDDirectory exif = notes.getFirstDirectoryOfType(ExifSubIFDDirectory.class);
-        return Optional.ofNullable(exif == null ? null : exif.getDateOriginal(TimeZone.getTimeZone(zone))).map(java.util.Date::toInstant);
+        return Optional.ofNullable(exif == null ? null : exif.getDateOriginal(TimeZone.getTimeZone(zone)))
+                .map(java.util.Date::toInstant);
     }
 
     private static String whatItIs(byte[] file) {
@@ -206,7 +239,9 @@ public class Pictures {
             return "This is a program, whatever its name says; " + taken;
         }
         if (file.length > 12 && new String(file, 4, 4, StandardCharsets.ISO_8859_1).equals("ftyp")) {
-            return "This is a HEIC picture or a film, which cannot be read here; set the camera to JPEG (“most compatible”), or save it as JPEG. " + taken;
+            return "This is a HEIC picture or a film, which cannot be read here; set the camera to JPEG "
+                    + "(“most compatible”), or save it as JPEG. "
+                    + taken;
         }
         return "This is no picture that can be read; " + taken;
     }

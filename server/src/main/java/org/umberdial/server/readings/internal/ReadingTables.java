@@ -22,7 +22,10 @@ public class ReadingTables {
     }
 
     public List<KeptReading> all(String shopId, String setId) {
-        return db.selectFrom(READING).where(READING.SHOP_ID.eq(shopId), READING.SET_ID.eq(setId)).orderBy(READING.LOG_ORDER, READING.SEQUENCE).fetch(ReadingTables::kept);
+        return db.selectFrom(READING)
+                .where(READING.SHOP_ID.eq(shopId), READING.SET_ID.eq(setId))
+                .orderBy(READING.LOG_ORDER, READING.SEQUENCE)
+                .fetch(ReadingTables::kept);
     }
 
     private static KeptReading kept(Record row) {
@@ -34,17 +37,28 @@ public class ReadingTables {
                 ReadingKind.valueOf(row.get(READING.KIND)),
                 row.get(READING.VALUE_SI),
                 row.get(READING.LINE_VOLTS),
-                Optional.of(row.get(READING.METER)).filter(meter -> !meter.isEmpty()).map(Meter::parse),
+                Optional.of(row.get(READING.METER))
+                        .filter(meter -> !meter.isEmpty())
+                        .map(Meter::parse),
                 row.get(READING.MODE),
                 minutes == null ? OptionalDouble.empty() : OptionalDouble.of(minutes),
                 row.get(READING.TAKEN_AT),
                 row.get(READING.LIFTED),
                 Optional.ofNullable(row.get(READING.SUPERSEDES_ID)),
                 row.get(READING.WITHDRAWN) != 0);
-        return new KeptReading(reading, row.get(READING.RECEIVED_AT), row.get(READING.SOURCE), row.get(READING.AUTHOR), row.get(READING.NOTE), row.get(READING.LOG_ORDER));
+        return new KeptReading(
+                reading,
+                row.get(READING.RECEIVED_AT),
+                row.get(READING.SOURCE),
+                row.get(READING.AUTHOR),
+                row.get(READING.NOTE),
+                row.get(READING.LOG_ORDER));
     }
 
-    /** Whether what is kept under a reading's id says the same; conditions may have been set anew between two sendings of it. */
+    /**
+     * Whether what is kept under a reading's id says the same; conditions may have been set anew between two sendings
+     * of it.
+     */
     public boolean same(String shopId, String setId, Reading reading) {
         return db.fetchExists(
                 READING,
@@ -74,7 +88,11 @@ public class ReadingTables {
                         .set(READING.LINE_VOLTS, reading.lineVolts())
                         .set(READING.METER, reading.meter().map(Meter::notation).orElse(""))
                         .set(READING.MODE, reading.mode())
-                        .set(READING.MINUTES_ON, reading.minutesOn().isPresent() ? reading.minutesOn().getAsDouble() : null)
+                        .set(
+                                READING.MINUTES_ON,
+                                reading.minutesOn().isPresent()
+                                        ? reading.minutesOn().getAsDouble()
+                                        : null)
                         .set(READING.LIFTED, reading.lifted())
                         .set(READING.TAKEN_AT, reading.takenAt())
                         .set(READING.RECEIVED_AT, kept.receivedAt())

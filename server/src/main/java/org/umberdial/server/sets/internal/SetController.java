@@ -51,48 +51,132 @@ import org.umberdial.server.shop.ShopService;
 @RestController
 @RequestMapping("/api/sets/{setId}")
 class SetController {
-    record SetView(String id, String title, String ticket, String place, String waitsFor, ConstructionClass construction, String constructionLabel, String danger, boolean liveChassis, List<String> modes, int parts, int testPoints, int version) {}
+    record SetView(
+            String id,
+            String title,
+            String ticket,
+            String place,
+            String waitsFor,
+            ConstructionClass construction,
+            String constructionLabel,
+            String danger,
+            boolean liveChassis,
+            List<String> modes,
+            int parts,
+            int testPoints,
+            int version) {}
 
-    record SetEdit(@NotBlank @Size(max = 120) String title, @Size(max = 40) String ticket, @Size(max = 80) String place, @Size(max = 160) String waitsFor, @NotNull ConstructionClass construction, int version) {}
+    record SetEdit(
+            @NotBlank @Size(max = 120) String title,
+            @Size(max = 40) String ticket,
+            @Size(max = 80) String place,
+            @Size(max = 160) String waitsFor,
+            @NotNull ConstructionClass construction,
+            int version) {}
 
     /** Line as typed; {@code switchedOn} starts or stops the clock. */
-    record ConditionsEdit(@NotBlank String lineVolts, @Schema(nullable = true) UUID instrumentId, @NotNull String mode, @Schema(nullable = true) Instant switchedOnAt) {}
+    record ConditionsEdit(
+            @NotBlank String lineVolts,
+            @Schema(nullable = true) UUID instrumentId,
+            @NotNull String mode,
+            @Schema(nullable = true) Instant switchedOnAt) {}
 
     /** {@code exact} reads back as the same value. */
     record ValueView(ValueOrigin origin, String label, String text, String exact, String source) {}
 
-    record PartView(String reference, String kind, String description, List<String> nodes, String line, boolean hasValue, String working, String exact, double tolerancePercent, String rating, String date, String can, String mark, List<ValueView> values, @Schema(nullable = true) String conflict) {}
+    record PartView(
+            String reference,
+            String kind,
+            String description,
+            List<String> nodes,
+            String line,
+            boolean hasValue,
+            String working,
+            String exact,
+            double tolerancePercent,
+            String rating,
+            String date,
+            String can,
+            String mark,
+            List<ValueView> values,
+            @Schema(nullable = true) String conflict) {}
 
     record CircuitPoint(String node, String name, String socket, String pin, String hint) {}
 
     /** @param seen what a change of this value says it was made from */
-    record SheetView(String node, String reference, ReadingKind kind, double value, String text, String unit, double lineVolts, String meter, String mode, String seen) {}
+    record SheetView(
+            String node,
+            String reference,
+            ReadingKind kind,
+            double value,
+            String text,
+            String unit,
+            double lineVolts,
+            String meter,
+            String mode,
+            String seen) {}
 
     /** @param pointsSeen what a change of the list of points says it was made from; {@code unreadSeen} likewise */
-    record CircuitView(List<PartView> parts, List<String> nodes, List<CircuitPoint> testPoints, String pointsSeen, List<SheetView> sheet, List<String> unread, String unreadSeen, String sheetOrigin) {}
+    record CircuitView(
+            List<PartView> parts,
+            List<String> nodes,
+            List<CircuitPoint> testPoints,
+            String pointsSeen,
+            List<SheetView> sheet,
+            List<String> unread,
+            String unreadSeen,
+            String sheetOrigin) {}
 
     /** @param seen part lines as they stood when these were begun, by reference; null overwrites whatever is there */
-    record LinesEdit(@NotNull @Size(max = 500) List<@NotNull @Size(max = 500) String> lines, boolean change, @Schema(nullable = true) Map<String, String> seen) {}
+    record LinesEdit(
+            @NotNull @Size(max = 500) List<@NotNull @Size(max = 500) String> lines,
+            boolean change,
+            @Schema(nullable = true) Map<String, String> seen) {}
 
     /** {@code fault} says why a line is not taken; {@code changes} that it changes a part that is there. */
-    record LineView(String line, String understood, @Schema(nullable = true) String fault, boolean changes) {}
+    record LineView(
+            String line,
+            String understood,
+            @Schema(nullable = true) String fault,
+            boolean changes) {}
 
     /** @param seen the part's line as it stood when the change was begun; null overwrites whatever is there */
-    record PartText(@NotBlank @Size(max = 500) String line, @Schema(nullable = true) String seen) {}
+    record PartText(
+            @NotBlank @Size(max = 500) String line,
+            @Schema(nullable = true) String seen) {}
 
-    record ValueEdit(@NotNull UUID id, @NotBlank String reference, @NotNull ValueOrigin origin, @NotBlank String value, @Size(max = 120) String source) {}
+    record ValueEdit(
+            @NotNull UUID id,
+            @NotBlank String reference,
+            @NotNull ValueOrigin origin,
+            @NotBlank String value,
+            @Size(max = 120) String source) {}
 
     /** @param seen the list as it stood when the change was begun, as the circuit names it */
-    record PointsEdit(@NotNull List<@Valid PointEdit> points, @NotNull String seen) {}
+    record PointsEdit(
+            @NotNull List<@Valid PointEdit> points, @NotNull String seen) {}
 
-    record PointEdit(@NotNull @Size(max = 60) String node, @NotNull @Size(max = 80) String name, @Size(max = 20) String socket, @Size(max = 10) String pin, @Size(max = 120) String hint) {}
+    record PointEdit(
+            @NotNull @Size(max = 60) String node,
+            @NotNull @Size(max = 80) String name,
+            @Size(max = 20) String socket,
+            @Size(max = 10) String pin,
+            @Size(max = 120) String hint) {}
 
     /**
      * A sheet value as typed; an empty value takes it off the sheet.
      *
      * @param seen the value as it stood when the change was begun, as the circuit names it; empty when there was none
      */
-    record SheetEdit(@NotBlank String node, @NotBlank String reference, @NotNull ReadingKind kind, @NotNull String value, @NotBlank String lineVolts, @NotNull String meter, @NotNull String mode, @NotNull String seen) {}
+    record SheetEdit(
+            @NotBlank String node,
+            @NotBlank String reference,
+            @NotNull ReadingKind kind,
+            @NotNull String value,
+            @NotBlank String lineVolts,
+            @NotNull String meter,
+            @NotNull String mode,
+            @NotNull String seen) {}
 
     private final SetService sets;
     private final ShopService shops;
@@ -108,19 +192,32 @@ class SetController {
     }
 
     @PutMapping
-    SetView relabel(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SetEdit edit) {
-        return view(sets.relabel(caller.shopId(), setId.toString(), new StoredSet.Label(edit.title, edit.ticket, edit.place, edit.waitsFor), edit.construction, edit.version));
+    SetView relabel(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SetEdit edit) {
+        return view(sets.relabel(
+                caller.shopId(),
+                setId.toString(),
+                new StoredSet.Label(edit.title, edit.ticket, edit.place, edit.waitsFor),
+                edit.construction,
+                edit.version));
     }
 
     @PutMapping("/conditions")
-    SetView conditions(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ConditionsEdit edit) {
+    SetView conditions(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ConditionsEdit edit) {
         double line = typed(caller, edit.lineVolts, Unit.VOLT, "lineVolts");
         new Bench(line, Optional.empty(), 0, "");
         Optional<String> instrument = Optional.ofNullable(edit.instrumentId).map(UUID::toString);
-        if (instrument.isPresent() && shops.instrument(caller.shopId(), instrument.get()).isEmpty()) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "This shop has no such meter; choose one of its instruments.").at("instrumentId");
+        if (instrument.isPresent()
+                && shops.instrument(caller.shopId(), instrument.get()).isEmpty()) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN, "This shop has no such meter; choose one of its instruments.")
+                    .at("instrumentId");
         }
-        return view(sets.conditions(caller.shopId(), setId.toString(), new StoredSet.Conditions(line, instrument, edit.mode, Optional.ofNullable(edit.switchedOnAt))));
+        return view(sets.conditions(
+                caller.shopId(),
+                setId.toString(),
+                new StoredSet.Conditions(line, instrument, edit.mode, Optional.ofNullable(edit.switchedOnAt))));
     }
 
     @GetMapping("/circuit")
@@ -129,19 +226,22 @@ class SetController {
     }
 
     @PostMapping("/parts")
-    CircuitView putPart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PartText part) {
+    CircuitView putPart(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PartText part) {
         return circuit(sets.putPart(caller.shopId(), setId.toString(), part.line, Optional.ofNullable(part.seen)));
     }
 
     /** What lines of parts shorthand would mean; nothing is kept. */
     @PostMapping("/part-lines/readings")
-    List<LineView> readLines(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody LinesEdit edit) {
+    List<LineView> readLines(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody LinesEdit edit) {
         return lines(caller, setId, edit, false);
     }
 
     /** Keeps the lines that can be taken; the others come back with their reason. */
     @PostMapping("/part-lines")
-    List<LineView> keepLines(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody LinesEdit edit) {
+    List<LineView> keepLines(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody LinesEdit edit) {
         return lines(caller, setId, edit, true);
     }
 
@@ -161,12 +261,16 @@ class SetController {
                     shorthand.requireNew(part);
                 }
                 if (part.cards().stream().anyMatch(card -> !here.add(card.reference()))) {
-                    throw new InvalidEntry(InvalidEntry.Code.DUPLICATE, part.cards().get(0).reference() + " stands twice among these lines; each part has a reference of its own.");
+                    throw new InvalidEntry(
+                            InvalidEntry.Code.DUPLICATE,
+                            part.cards().get(0).reference()
+                                    + " stands twice among these lines; each part has a reference of its own.");
                 }
                 if (keep) {
                     set = sets.putParts(caller.shopId(), setId.toString(), part, seenOf(edit, part));
                 }
-                views.add(new LineView(line, part.understood(), null, !part.known().isEmpty()));
+                views.add(new LineView(
+                        line, part.understood(), null, !part.known().isEmpty()));
             } catch (InvalidEntry refused) {
                 views.add(new LineView(line, "", refused.getMessage(), false));
             }
@@ -184,37 +288,71 @@ class SetController {
     }
 
     @DeleteMapping("/parts/{reference}")
-    CircuitView removePart(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String reference, @RequestParam String seen) {
+    CircuitView removePart(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable String reference,
+            @RequestParam String seen) {
         return circuit(sets.removePart(caller.shopId(), setId.toString(), reference, seen));
     }
 
     @DeleteMapping("/unread-lines")
-    CircuitView settleUnread(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestParam String seen) {
+    CircuitView settleUnread(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestParam String seen) {
         return circuit(sets.settleUnread(caller.shopId(), setId.toString(), seen));
     }
 
     @PostMapping("/part-values")
-    CircuitView addValue(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ValueEdit edit) {
+    CircuitView addValue(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ValueEdit edit) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         Unit unit = set.set().part(edit.reference).flatMap(Part::unit).orElse(Unit.OHM);
         double value = typed(caller, edit.value, unit, "value");
-        return circuit(sets.addValue(caller, setId.toString(), edit.id.toString(), edit.reference, new PartValue(edit.origin, value, edit.source == null ? "" : edit.source)));
+        return circuit(sets.addValue(
+                caller,
+                setId.toString(),
+                edit.id.toString(),
+                edit.reference,
+                new PartValue(edit.origin, value, edit.source == null ? "" : edit.source)));
     }
 
     @PutMapping("/test-points")
-    CircuitView testPoints(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PointsEdit edit) {
-        List<TestPoint> points = edit.points.stream().map(p -> new TestPoint(p.node.strip().toLowerCase(java.util.Locale.ROOT), p.node, p.name.strip(), text(p.socket), text(p.pin), text(p.hint))).toList();
-        return circuit(sets.changeTestPoints(caller.shopId(), setId.toString(), points.stream().map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList(), edit.seen));
+    CircuitView testPoints(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PointsEdit edit) {
+        List<TestPoint> points = edit.points.stream()
+                .map(p -> new TestPoint(
+                        p.node.strip().toLowerCase(java.util.Locale.ROOT),
+                        p.node,
+                        p.name.strip(),
+                        text(p.socket),
+                        text(p.pin),
+                        text(p.hint)))
+                .toList();
+        return circuit(sets.changeTestPoints(
+                caller.shopId(),
+                setId.toString(),
+                points.stream()
+                        .map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint()))
+                        .toList(),
+                edit.seen));
     }
 
     @PutMapping("/sheet-values")
-    CircuitView sheet(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SheetEdit edit) {
+    CircuitView sheet(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SheetEdit edit) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         if (set.set().pointAt(edit.node).isEmpty()) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "There is no test point at “" + edit.node + "”; add the point first.").at("node");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "There is no test point at “" + edit.node + "”; add the point first.")
+                    .at("node");
         }
         if (!edit.reference.equals("0") && set.set().pointAt(edit.reference).isEmpty()) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "There is no test point at “" + edit.reference + "” to measure against; 0 is the chassis or minus rail.").at("reference");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "There is no test point at “" + edit.reference
+                                    + "” to measure against; 0 is the chassis or minus rail.")
+                    .at("reference");
         }
         if (!edit.mode.isEmpty() && !set.set().modes().contains(edit.mode)) {
             throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + edit.mode + "” is no mode of this set.").at("mode");
@@ -223,10 +361,18 @@ class SetController {
         double line = typed(caller, edit.lineVolts, Unit.VOLT, "lineVolts");
         new Bench(line, Optional.empty(), 0, "");
         if (edit.value.isBlank()) {
-            return circuit(sets.removeSheet(caller.shopId(), setId.toString(), new SheetValue(edit.node, edit.reference, edit.kind, 0, line, meter, edit.mode), edit.seen));
+            return circuit(sets.removeSheet(
+                    caller.shopId(),
+                    setId.toString(),
+                    new SheetValue(edit.node, edit.reference, edit.kind, 0, line, meter, edit.mode),
+                    edit.seen));
         }
         double value = typed(caller, edit.value, edit.kind.unit(), "value");
-        return circuit(sets.changeSheet(caller.shopId(), setId.toString(), new SheetValue(edit.node, edit.reference, edit.kind, value, line, meter, edit.mode), edit.seen));
+        return circuit(sets.changeSheet(
+                caller.shopId(),
+                setId.toString(),
+                new SheetValue(edit.node, edit.reference, edit.kind, value, line, meter, edit.mode),
+                edit.seen));
     }
 
     private static Meter meter(String text) {
@@ -253,31 +399,91 @@ class SetController {
     private static SetView view(StoredSet set) {
         ConstructionClass construction = set.set().construction();
         StoredSet.Label label = set.label();
-        return new SetView(set.id(), label.title(), label.ticket(), label.place(), label.waitsFor(), construction, construction.label(), construction.danger(), construction.liveChassis(), set.set().modes(), set.set().parts().size(), set.set().testPoints().size(), set.version());
+        return new SetView(
+                set.id(),
+                label.title(),
+                label.ticket(),
+                label.place(),
+                label.waitsFor(),
+                construction,
+                construction.label(),
+                construction.danger(),
+                construction.liveChassis(),
+                set.set().modes(),
+                set.set().parts().size(),
+                set.set().testPoints().size(),
+                set.version());
     }
 
     private static CircuitView circuit(StoredSet set) {
         return new CircuitView(
                 set.set().parts().stream().map(SetController::part).toList(),
                 set.deck().nodes().stream().sorted().toList(),
-                set.set().testPoints().stream().map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint())).toList(),
+                set.set().testPoints().stream()
+                        .map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint()))
+                        .toList(),
                 Seen.of(set.set().testPoints()),
-                set.set().sheet().stream().map(v -> new SheetView(v.node(), v.reference(), v.kind(), v.value(), Engineering.print(v.value(), v.kind().unit()), v.kind().unit().symbol(), v.lineVolts(), v.meter().map(Meter::notation).orElse(""), v.mode(), Seen.of(v))).toList(),
+                set.set().sheet().stream()
+                        .map(v -> new SheetView(
+                                v.node(),
+                                v.reference(),
+                                v.kind(),
+                                v.value(),
+                                Engineering.print(v.value(), v.kind().unit()),
+                                v.kind().unit().symbol(),
+                                v.lineVolts(),
+                                v.meter().map(Meter::notation).orElse(""),
+                                v.mode(),
+                                Seen.of(v)))
+                        .toList(),
                 set.set().unread(),
                 Seen.of(set.set().unread()),
                 set.arrival().sheetOrigin());
     }
 
     private static String exact(double value, Unit unit) {
-        return java.math.BigDecimal.valueOf(unit == Unit.FARAD ? value * 1e12 : value).stripTrailingZeros().toPlainString() + (unit == Unit.FARAD ? "p" : "");
+        return java.math.BigDecimal.valueOf(unit == Unit.FARAD ? value * 1e12 : value)
+                        .stripTrailingZeros()
+                        .toPlainString()
+                + (unit == Unit.FARAD ? "p" : "");
     }
 
     private static PartView part(Part part) {
         boolean hasValue = "RCL".indexOf(part.card().letter()) >= 0;
-        String working = part.unit().flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit))).orElse(part.card().model());
-        String volts = part.ratingVolts().map(v -> Engineering.print(v, Unit.VOLT)).orElse("");
-        String watts = part.ratingWatts().map(w -> Engineering.print(w, Unit.WATT)).orElse("");
-        List<ValueView> values = part.unit().map(unit -> part.values().stream().map(v -> new ValueView(v.origin(), v.origin().label(), Engineering.print(v.value(), unit), exact(v.value(), unit), v.source())).toList()).orElse(List.of());
-        return new PartView(part.reference(), part.card().kind(), part.description(), part.nodes(), DeckWriter.line(part.card()), hasValue, working, part.unit().flatMap(unit -> part.workingValue().map(value -> exact(value, unit))).orElse(""), part.tolerance().percent(), (volts + " " + watts).strip(), part.card().key("date").orElse(""), part.card().key("can").orElse(""), part.card().key("mark").orElse(""), values, part.conflict().orElse(null));
+        String working = part.unit()
+                .flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit)))
+                .orElse(part.card().model());
+        String volts =
+                part.ratingVolts().map(v -> Engineering.print(v, Unit.VOLT)).orElse("");
+        String watts =
+                part.ratingWatts().map(w -> Engineering.print(w, Unit.WATT)).orElse("");
+        List<ValueView> values = part.unit()
+                .map(unit -> part.values().stream()
+                        .map(v -> new ValueView(
+                                v.origin(),
+                                v.origin().label(),
+                                Engineering.print(v.value(), unit),
+                                exact(v.value(), unit),
+                                v.source()))
+                        .toList())
+                .orElse(List.of());
+        return new PartView(
+                part.reference(),
+                part.card().kind(),
+                part.description(),
+                part.nodes(),
+                DeckWriter.line(part.card()),
+                hasValue,
+                working,
+                part.unit()
+                        .flatMap(unit -> part.workingValue().map(value -> exact(value, unit)))
+                        .orElse(""),
+                part.tolerance().percent(),
+                (volts + " " + watts).strip(),
+                part.card().key("date").orElse(""),
+                part.card().key("can").orElse(""),
+                part.card().key("mark").orElse(""),
+                values,
+                part.conflict().orElse(null));
     }
 }

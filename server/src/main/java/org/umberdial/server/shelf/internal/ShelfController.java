@@ -36,11 +36,34 @@ import org.umberdial.server.shop.ShopService;
 class ShelfController {
     private static final int LARGEST_PAGE = 100;
 
-    record ShelfEntry(String id, String title, String ticket, String place, String waitsFor, String owner, String danger, boolean liveChassis, int points, int read, int wrong, int doubtful, int stops, String next, boolean nextPowered, Instant touchedAt) {}
+    record ShelfEntry(
+            String id,
+            String title,
+            String ticket,
+            String place,
+            String waitsFor,
+            String owner,
+            String danger,
+            boolean liveChassis,
+            int points,
+            int read,
+            int wrong,
+            int doubtful,
+            int stops,
+            String next,
+            boolean nextPowered,
+            Instant touchedAt) {}
 
     record Shelf(List<ShelfEntry> entries, int total) {}
 
-    record NewSet(@NotNull UUID id, @NotBlank @Size(max = 120) String title, @Size(max = 40) String ticket, @Size(max = 80) String place, @Size(max = 160) String waitsFor, @NotNull ConstructionClass construction, @Schema(nullable = true) Set<Extra> extras) {}
+    record NewSet(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 120) String title,
+            @Size(max = 40) String ticket,
+            @Size(max = 80) String place,
+            @Size(max = 160) String waitsFor,
+            @NotNull ConstructionClass construction,
+            @Schema(nullable = true) Set<Extra> extras) {}
 
     record TakenIn(String id) {}
 
@@ -60,38 +83,87 @@ class ShelfController {
 
     /** @param find words that must all be said somewhere in a set */
     @GetMapping("/sets")
-    Shelf shelf(@AuthenticationPrincipal Caller caller, @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "0") int from, @RequestParam(defaultValue = "40") int size) {
+    Shelf shelf(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "40") int size) {
         String words = find.substring(0, Math.min(200, find.length()));
-        ShelfService.Page page = shelf.page(caller.shopId(), words, Math.max(0, from), Math.max(1, Math.min(LARGEST_PAGE, size)));
+        ShelfService.Page page =
+                shelf.page(caller.shopId(), words, Math.max(0, from), Math.max(1, Math.min(LARGEST_PAGE, size)));
         return new Shelf(page.entries().stream().map(ShelfController::entry).toList(), page.total());
     }
 
     @PostMapping("/sets")
     TakenIn create(@AuthenticationPrincipal Caller caller, @Valid @RequestBody NewSet set) {
         HousePolicy policy = shops.shop(caller.shopId()).policy();
-        Optional<String> instrument = shops.instruments(caller.shopId()).stream().filter(i -> !i.retired()).map(Instrument::id).findFirst();
+        Optional<String> instrument = shops.instruments(caller.shopId()).stream()
+                .filter(i -> !i.retired())
+                .map(Instrument::id)
+                .findFirst();
         StoredSet.Label label = new StoredSet.Label(set.title, set.ticket, set.place, set.waitsFor);
-        StoredSet made = sets.create(caller.shopId(), set.id.toString(), label, set.construction, policy.lineVolts(), instrument);
-        if (set.extras != null && !set.extras.isEmpty() && made.arrival().extras().isEmpty()) {
+        StoredSet made = sets.create(
+                caller.shopId(), set.id.toString(), label, set.construction, policy.lineVolts(), instrument);
+        if (set.extras != null
+                && !set.extras.isEmpty()
+                && made.arrival().extras().isEmpty()) {
             StoredSet.Arrival now = made.arrival();
-            sets.arrival(caller.shopId(), made.id(), new StoredSet.Arrival(now.ownerName(), now.ownerContact(), now.plate(), now.sheetOrigin(), EnumSet.copyOf(set.extras), now.supply()), made.version());
+            sets.arrival(
+                    caller.shopId(),
+                    made.id(),
+                    new StoredSet.Arrival(
+                            now.ownerName(),
+                            now.ownerContact(),
+                            now.plate(),
+                            now.sheetOrigin(),
+                            EnumSet.copyOf(set.extras),
+                            now.supply()),
+                    made.version());
         }
         return new TakenIn(made.id());
     }
 
     @GetMapping("/construction-classes")
     List<ClassView> classes() {
-        return Arrays.stream(ConstructionClass.values()).map(c -> new ClassView(c, c.label(), c.danger(), c.liveChassis(), c.cautionsUnderPower().stream().limit(2).map(id -> Cautions.of(id).text()).toList())).toList();
+        return Arrays.stream(ConstructionClass.values())
+                .map(c -> new ClassView(
+                        c,
+                        c.label(),
+                        c.danger(),
+                        c.liveChassis(),
+                        c.cautionsUnderPower().stream()
+                                .limit(2)
+                                .map(id -> Cautions.of(id).text())
+                                .toList()))
+                .toList();
     }
 
     @GetMapping("/extras")
     List<ExtraView> extras() {
-        return Arrays.stream(Extra.values()).map(extra -> new ExtraView(extra, extra.label())).toList();
+        return Arrays.stream(Extra.values())
+                .map(extra -> new ExtraView(extra, extra.label()))
+                .toList();
     }
 
     private static ShelfEntry entry(ShelfService.Entry entry) {
         StoredSet.Label label = entry.label();
         ShelfService.Summary summary = entry.summary().orElseThrow();
-        return new ShelfEntry(entry.id(), label.title(), label.ticket(), label.place(), label.waitsFor(), entry.owner(), entry.construction().danger(), entry.construction().liveChassis(), summary.points(), summary.read(), summary.wrong(), summary.doubtful(), summary.stops(), summary.next(), summary.nextPowered(), entry.touchedAt());
+        return new ShelfEntry(
+                entry.id(),
+                label.title(),
+                label.ticket(),
+                label.place(),
+                label.waitsFor(),
+                entry.owner(),
+                entry.construction().danger(),
+                entry.construction().liveChassis(),
+                summary.points(),
+                summary.read(),
+                summary.wrong(),
+                summary.doubtful(),
+                summary.stops(),
+                summary.next(),
+                summary.nextPowered(),
+                entry.touchedAt());
     }
 }

@@ -32,7 +32,8 @@ import org.umberdial.tables.tables.SetWords;
 public class ShelfTables {
     private static final char ESCAPE = '!';
     private static final Field<String> BREAK = DSL.inline("\n");
-    private static final List<OrderField<?>> ORDER = List.of(BENCH_SET.TOUCHED_AT.desc(), BENCH_SET.TITLE, BENCH_SET.ID);
+    private static final List<OrderField<?>> ORDER =
+            List.of(BENCH_SET.TOUCHED_AT.desc(), BENCH_SET.TITLE, BENCH_SET.ID);
     private static final SetWords STALE = SET_WORDS.as("known");
 
     private final DSLContext db;
@@ -55,16 +56,28 @@ public class ShelfTables {
         refreshWords(shopId);
         Condition says = terms.stream().map(ShelfTables::anywhere).reduce(SET_WORDS.SHOP_ID.eq(shopId), Condition::and);
         // The words are read through once; what they match is a list of ids, small even for thousands of sets.
-        List<String> found = db.select(BENCH_SET.ID).from(BENCH_SET).join(SET_WORDS).on(SET_WORDS.SHOP_ID.eq(BENCH_SET.SHOP_ID).and(SET_WORDS.SET_ID.eq(BENCH_SET.ID))).where(says).orderBy(ORDER).fetch(BENCH_SET.ID);
+        List<String> found = db.select(BENCH_SET.ID)
+                .from(BENCH_SET)
+                .join(SET_WORDS)
+                .on(SET_WORDS.SHOP_ID.eq(BENCH_SET.SHOP_ID).and(SET_WORDS.SET_ID.eq(BENCH_SET.ID)))
+                .where(says)
+                .orderBy(ORDER)
+                .fetch(BENCH_SET.ID);
         List<String> shown = found.stream().skip(from).limit(size).toList();
-        return new Page(entries(BENCH_SET.SHOP_ID.eq(shopId).and(BENCH_SET.ID.in(shown)), rules, 0, size), found.size());
+        return new Page(
+                entries(BENCH_SET.SHOP_ID.eq(shopId).and(BENCH_SET.ID.in(shown)), rules, 0, size), found.size());
     }
 
     private List<Entry> entries(Condition wanted, String rules, int from, int size) {
         return db.select(BENCH_SET.asterisk(), SET_SUMMARY.asterisk())
                 .from(BENCH_SET)
                 .leftJoin(SET_SUMMARY)
-                .on(SET_SUMMARY.SHOP_ID.eq(BENCH_SET.SHOP_ID).and(SET_SUMMARY.SET_ID.eq(BENCH_SET.ID)).and(SET_SUMMARY.REVISION.eq(BENCH_SET.REVISION)).and(SET_SUMMARY.RULES.eq(rules)))
+                .on(SET_SUMMARY
+                        .SHOP_ID
+                        .eq(BENCH_SET.SHOP_ID)
+                        .and(SET_SUMMARY.SET_ID.eq(BENCH_SET.ID))
+                        .and(SET_SUMMARY.REVISION.eq(BENCH_SET.REVISION))
+                        .and(SET_SUMMARY.RULES.eq(rules)))
                 .where(wanted)
                 .orderBy(ORDER)
                 .limit(from, size)
@@ -72,42 +85,95 @@ public class ShelfTables {
     }
 
     private static Condition anywhere(List<String> ways) {
-        return ways.stream().map(way -> SET_WORDS.WORDS.like(way.toLowerCase(Locale.ROOT), ESCAPE)).reduce(DSL.falseCondition(), Condition::or);
+        return ways.stream()
+                .map(way -> SET_WORDS.WORDS.like(way.toLowerCase(Locale.ROOT), ESCAPE))
+                .reduce(DSL.falseCondition(), Condition::or);
     }
 
-    /** Writes anew what changed sets say: their label, owner, parts, tubes, log and captions. One statement, whatever the number of sets. */
+    /**
+     * Writes anew what changed sets say: their label, owner, parts, tubes, log and captions. One statement, whatever
+     * the number of sets.
+     */
     private void refreshWords(String shopId) {
         Field<String> words = DSL.lower(DSL.concat(
-                BENCH_SET.TITLE, BREAK, BENCH_SET.TICKET, BREAK, BENCH_SET.PLACE, BREAK, BENCH_SET.WAITS_FOR, BREAK, BENCH_SET.OWNER_NAME, BREAK, BENCH_SET.PLATE, BREAK,
-                said(PART, PART.CARD, PART.SHOP_ID, PART.SET_ID), BREAK,
-                said(SOCKET_PIN, SOCKET_PIN.TUBE_TYPE, SOCKET_PIN.SHOP_ID, SOCKET_PIN.SET_ID), BREAK,
-                said(JOURNAL_ENTRY.forceIndex("journal_entry_set"), JOURNAL_ENTRY.SENTENCE, JOURNAL_ENTRY.SHOP_ID, JOURNAL_ENTRY.SET_ID), BREAK,
-                said(READING.forceIndex("reading_set"), READING.NOTE, READING.SHOP_ID, READING.SET_ID), BREAK,
+                BENCH_SET.TITLE,
+                BREAK,
+                BENCH_SET.TICKET,
+                BREAK,
+                BENCH_SET.PLACE,
+                BREAK,
+                BENCH_SET.WAITS_FOR,
+                BREAK,
+                BENCH_SET.OWNER_NAME,
+                BREAK,
+                BENCH_SET.PLATE,
+                BREAK,
+                said(PART, PART.CARD, PART.SHOP_ID, PART.SET_ID),
+                BREAK,
+                said(SOCKET_PIN, SOCKET_PIN.TUBE_TYPE, SOCKET_PIN.SHOP_ID, SOCKET_PIN.SET_ID),
+                BREAK,
+                said(
+                        JOURNAL_ENTRY.forceIndex("journal_entry_set"),
+                        JOURNAL_ENTRY.SENTENCE,
+                        JOURNAL_ENTRY.SHOP_ID,
+                        JOURNAL_ENTRY.SET_ID),
+                BREAK,
+                said(READING.forceIndex("reading_set"), READING.NOTE, READING.SHOP_ID, READING.SET_ID),
+                BREAK,
                 said(PHOTO.forceIndex("photo_set"), PHOTO.CAPTION, PHOTO.SHOP_ID, PHOTO.SET_ID)));
         // MariaDB joins up to a megabyte by itself; the statements that would raise the limit cannot be sent in one.
-        DSLContext plain = DSL.using(db.configuration().derive(SettingsTools.clone(db.settings()).withRenderGroupConcatMaxLenSessionVariable(false)));
+        DSLContext plain = DSL.using(db.configuration()
+                .derive(SettingsTools.clone(db.settings()).withRenderGroupConcatMaxLenSessionVariable(false)));
         plain.insertInto(SET_WORDS, SET_WORDS.SHOP_ID, SET_WORDS.SET_ID, SET_WORDS.REVISION, SET_WORDS.WORDS)
                 .select(DSL.select(BENCH_SET.SHOP_ID, BENCH_SET.ID, BENCH_SET.REVISION, words)
                         .from(BENCH_SET)
                         .leftJoin(STALE)
                         .on(STALE.SHOP_ID.eq(BENCH_SET.SHOP_ID).and(STALE.SET_ID.eq(BENCH_SET.ID)))
-                        .where(BENCH_SET.SHOP_ID.eq(shopId).and(STALE.REVISION.isNull().or(STALE.REVISION.ne(BENCH_SET.REVISION)))))
+                        .where(BENCH_SET
+                                .SHOP_ID
+                                .eq(shopId)
+                                .and(STALE.REVISION.isNull().or(STALE.REVISION.ne(BENCH_SET.REVISION)))))
                 .onDuplicateKeyUpdate()
                 .set(SET_WORDS.REVISION, DSL.field("VALUES({0})", Integer.class, SET_WORDS.REVISION))
                 .set(SET_WORDS.WORDS, DSL.field("VALUES({0})", String.class, SET_WORDS.WORDS))
                 .execute();
     }
 
-    // After a bulk load the statistics are stale, and the primary key, which begins with the shop, would be read through for each set.
+    // After a bulk load the statistics are stale, and the primary key, which begins with the shop, would be read
+    // through for each set.
     /** Every text of a set's rows of a table; the sign behind each ends a part's value where no keys follow it. */
     private static Field<String> said(Table<?> table, Field<String> text, Field<String> shop, Field<String> set) {
-        return DSL.coalesce(DSL.field(DSL.select(DSL.groupConcat(text).separator(" ;\n")).from(table).where(shop.eq(BENCH_SET.SHOP_ID), set.eq(BENCH_SET.ID))).concat(" ;"), DSL.inline(""));
+        return DSL.coalesce(
+                DSL.field(DSL.select(DSL.groupConcat(text).separator(" ;\n"))
+                                .from(table)
+                                .where(shop.eq(BENCH_SET.SHOP_ID), set.eq(BENCH_SET.ID)))
+                        .concat(" ;"),
+                DSL.inline(""));
     }
 
     private static Entry entry(Record row) {
-        Optional<Summary> summary = Optional.ofNullable(row.get(SET_SUMMARY.POINTS)).map(points -> new Summary(points, row.get(SET_SUMMARY.TAKEN), row.get(SET_SUMMARY.WRONG), row.get(SET_SUMMARY.DOUBTFUL), row.get(SET_SUMMARY.STOPS), row.get(SET_SUMMARY.NEXT_TITLE), row.get(SET_SUMMARY.NEXT_POWERED) != 0));
-        StoredSet.Label label = new StoredSet.Label(row.get(BENCH_SET.TITLE), row.get(BENCH_SET.TICKET), row.get(BENCH_SET.PLACE), row.get(BENCH_SET.WAITS_FOR));
-        return new Entry(row.get(BENCH_SET.ID), label, row.get(BENCH_SET.OWNER_NAME), ConstructionClass.valueOf(row.get(BENCH_SET.CONSTRUCTION)), row.get(BENCH_SET.TOUCHED_AT), row.get(BENCH_SET.REVISION), summary);
+        Optional<Summary> summary = Optional.ofNullable(row.get(SET_SUMMARY.POINTS))
+                .map(points -> new Summary(
+                        points,
+                        row.get(SET_SUMMARY.TAKEN),
+                        row.get(SET_SUMMARY.WRONG),
+                        row.get(SET_SUMMARY.DOUBTFUL),
+                        row.get(SET_SUMMARY.STOPS),
+                        row.get(SET_SUMMARY.NEXT_TITLE),
+                        row.get(SET_SUMMARY.NEXT_POWERED) != 0));
+        StoredSet.Label label = new StoredSet.Label(
+                row.get(BENCH_SET.TITLE),
+                row.get(BENCH_SET.TICKET),
+                row.get(BENCH_SET.PLACE),
+                row.get(BENCH_SET.WAITS_FOR));
+        return new Entry(
+                row.get(BENCH_SET.ID),
+                label,
+                row.get(BENCH_SET.OWNER_NAME),
+                ConstructionClass.valueOf(row.get(BENCH_SET.CONSTRUCTION)),
+                row.get(BENCH_SET.TOUCHED_AT),
+                row.get(BENCH_SET.REVISION),
+                summary);
     }
 
     public void keep(String shopId, String setId, int revision, String rules, Summary summary) {

@@ -31,13 +31,62 @@ import org.umberdial.server.shop.ShopService;
 @RequestMapping("/api")
 class ShopController {
     /** The shop as the client sees it; {@code terms} are the words to put for the North American ones. */
-    record ShopView(String name, String timeZone, Vocabulary vocabulary, DecimalSign decimalSign, double lineVolts, double lineHertz, double spreadPercent, double doubtPercent, double gridRiseVolts, double wattsMargin, double driftPercent, double heaterOverPercent, double safeVolts, double bleedOhms, double insulationMegohms, double touchMilliamperes, double halvesPercent, double vaHeadroom, double hourRate, String money, int version, Map<String, String> terms) {}
+    record ShopView(
+            String name,
+            String timeZone,
+            Vocabulary vocabulary,
+            DecimalSign decimalSign,
+            double lineVolts,
+            double lineHertz,
+            double spreadPercent,
+            double doubtPercent,
+            double gridRiseVolts,
+            double wattsMargin,
+            double driftPercent,
+            double heaterOverPercent,
+            double safeVolts,
+            double bleedOhms,
+            double insulationMegohms,
+            double touchMilliamperes,
+            double halvesPercent,
+            double vaHeadroom,
+            double hourRate,
+            String money,
+            int version,
+            Map<String, String> terms) {}
 
-    record ShopEdit(@NotBlank @Size(max = 120) String name, @NotBlank String timeZone, @NotNull Vocabulary vocabulary, @NotNull DecimalSign decimalSign, double lineVolts, double lineHertz, double spreadPercent, double doubtPercent, double gridRiseVolts, double wattsMargin, double driftPercent, double heaterOverPercent, double safeVolts, double bleedOhms, double insulationMegohms, double touchMilliamperes, double halvesPercent, double vaHeadroom, double hourRate, @NotBlank @Size(max = 10) String money, int version) {}
+    record ShopEdit(
+            @NotBlank @Size(max = 120) String name,
+            @NotBlank String timeZone,
+            @NotNull Vocabulary vocabulary,
+            @NotNull DecimalSign decimalSign,
+            double lineVolts,
+            double lineHertz,
+            double spreadPercent,
+            double doubtPercent,
+            double gridRiseVolts,
+            double wattsMargin,
+            double driftPercent,
+            double heaterOverPercent,
+            double safeVolts,
+            double bleedOhms,
+            double insulationMegohms,
+            double touchMilliamperes,
+            double halvesPercent,
+            double vaHeadroom,
+            double hourRate,
+            @NotBlank @Size(max = 10) String money,
+            int version) {}
 
     record InstrumentView(String id, String name, String meter, double accuracyPercent, boolean retired, int version) {}
 
-    record InstrumentEdit(@NotNull UUID id, @NotBlank @Size(max = 120) String name, @NotBlank String meter, double accuracyPercent, boolean retired, int version) {}
+    record InstrumentEdit(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 120) String name,
+            @NotBlank String meter,
+            double accuracyPercent,
+            boolean retired,
+            int version) {}
 
     private final ShopService shops;
 
@@ -57,26 +106,53 @@ class ShopController {
                 edit.decimalSign,
                 within(edit.lineVolts, 90, 260, "lineVolts", "A line voltage is between 90 and 260 V"),
                 within(edit.lineHertz, 16, 400, "lineHertz", "A line frequency is 50 or 60 Hz; 16 to 400 Hz are taken"),
-                within(edit.spreadPercent, 1, 50, "spreadPercent", "The normal spread is 10 or 20 %; 1 to 50 % are taken") / 100,
+                within(
+                                edit.spreadPercent,
+                                1,
+                                50,
+                                "spreadPercent",
+                                "The normal spread is 10 or 20 %; 1 to 50 % are taken")
+                        / 100,
                 within(edit.doubtPercent, 0, 50, "doubtPercent", "The doubtful margin is 0 to 50 %") / 100,
-                within(edit.gridRiseVolts, 0.02, 5, "gridRiseVolts", "The grid rise is a fraction of a volt; 0.02 to 5 V are taken"),
+                within(
+                        edit.gridRiseVolts,
+                        0.02,
+                        5,
+                        "gridRiseVolts",
+                        "The grid rise is a fraction of a volt; 0.02 to 5 V are taken"),
                 within(edit.wattsMargin, 1, 10, "wattsMargin", "The watts margin is 1 to 10 times"),
                 within(edit.driftPercent, 1, 50, "driftPercent", "The drift alarm is 1 to 50 %") / 100,
-                within(edit.heaterOverPercent, 1, 30, "heaterOverPercent", "A heater may run 5 or 10 % over; 1 to 30 % are taken") / 100,
+                within(
+                                edit.heaterOverPercent,
+                                1,
+                                30,
+                                "heaterOverPercent",
+                                "A heater may run 5 or 10 % over; 1 to 30 % are taken")
+                        / 100,
                 within(edit.safeVolts, 5, 60, "safeVolts", "A capacitor is safe to touch at 5 to 60 V"),
                 within(edit.bleedOhms, 100, 1e6, "bleedOhms", "A bleed resistor has 100 to 1000000 Ω"),
-                within(edit.insulationMegohms, 0.5, 1000, "insulationMegohms", "Insulation is judged at 0.5 to 1000 MΩ") * 1e6,
-                within(edit.touchMilliamperes, 0.05, 5, "touchMilliamperes", "A touch current is limited to 0.05 to 5 mA") / 1e3,
+                within(edit.insulationMegohms, 0.5, 1000, "insulationMegohms", "Insulation is judged at 0.5 to 1000 MΩ")
+                        * 1e6,
+                within(
+                                edit.touchMilliamperes,
+                                0.05,
+                                5,
+                                "touchMilliamperes",
+                                "A touch current is limited to 0.05 to 5 mA")
+                        / 1e3,
                 within(edit.halvesPercent, 1, 50, "halvesPercent", "Halves may differ by 1 to 50 %") / 100,
                 within(edit.vaHeadroom, 1, 5, "vaHeadroom", "A transformer's headroom is 1 to 5 times its load"),
                 within(edit.hourRate, 0, 10_000, "hourRate", "An hour costs 0 to 10000"),
                 edit.money.strip());
-        return view(shops.save(new Shop(caller.shopId(), edit.name.strip(), zone(edit.timeZone), policy, edit.version)));
+        return view(
+                shops.save(new Shop(caller.shopId(), edit.name.strip(), zone(edit.timeZone), policy, edit.version)));
     }
 
     @GetMapping("/instruments")
     List<InstrumentView> instruments(@AuthenticationPrincipal Caller caller) {
-        return shops.instruments(caller.shopId()).stream().map(ShopController::view).toList();
+        return shops.instruments(caller.shopId()).stream()
+                .map(ShopController::view)
+                .toList();
     }
 
     @PostMapping("/instruments")
@@ -85,7 +161,8 @@ class ShopController {
     }
 
     @PutMapping("/instruments/{id}")
-    InstrumentView save(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @Valid @RequestBody InstrumentEdit edit) {
+    InstrumentView save(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @Valid @RequestBody InstrumentEdit edit) {
         return view(shops.save(caller.shopId(), instrument(edit)));
     }
 
@@ -96,7 +173,13 @@ class ShopController {
         } catch (InvalidEntry refused) {
             throw refused.at("meter");
         }
-        return new Instrument(edit.id.toString(), edit.name.strip(), meter, within(edit.accuracyPercent, 0, 20, "accuracyPercent", "A meter's accuracy is 0 to 20 %") / 100, edit.retired, edit.version);
+        return new Instrument(
+                edit.id.toString(),
+                edit.name.strip(),
+                meter,
+                within(edit.accuracyPercent, 0, 20, "accuracyPercent", "A meter's accuracy is 0 to 20 %") / 100,
+                edit.retired,
+                edit.version);
     }
 
     private static double within(double value, double least, double most, String field, String rule) {
@@ -110,13 +193,38 @@ class ShopController {
         try {
             return ZoneId.of(name);
         } catch (DateTimeException e) {
-            throw new InvalidEntry(InvalidEntry.Code.UNKNOWN, "“" + name + "” is no time zone; write one like Europe/Vienna or America/Chicago.").at("timeZone");
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "“" + name + "” is no time zone; write one like Europe/Vienna or America/Chicago.")
+                    .at("timeZone");
         }
     }
 
     private static ShopView view(Shop shop) {
         HousePolicy p = shop.policy();
-        return new ShopView(shop.name(), shop.timeZone().getId(), p.vocabulary(), p.decimalSign(), p.lineVolts(), p.lineHertz(), percent(p.spread()), percent(p.doubtMargin()), p.gridRiseVolts(), p.wattsMargin(), percent(p.driftFraction()), percent(p.heaterOver()), p.safeVolts(), p.bleedOhms(), p.insulationOhms() / 1e6, p.touchAmperes() * 1e3, percent(p.halvesApart()), p.vaHeadroom(), p.hourRate(), p.money(), shop.version(), p.vocabulary().terms());
+        return new ShopView(
+                shop.name(),
+                shop.timeZone().getId(),
+                p.vocabulary(),
+                p.decimalSign(),
+                p.lineVolts(),
+                p.lineHertz(),
+                percent(p.spread()),
+                percent(p.doubtMargin()),
+                p.gridRiseVolts(),
+                p.wattsMargin(),
+                percent(p.driftFraction()),
+                percent(p.heaterOver()),
+                p.safeVolts(),
+                p.bleedOhms(),
+                p.insulationOhms() / 1e6,
+                p.touchAmperes() * 1e3,
+                percent(p.halvesApart()),
+                p.vaHeadroom(),
+                p.hourRate(),
+                p.money(),
+                shop.version(),
+                p.vocabulary().terms());
     }
 
     private static double percent(double fraction) {
@@ -124,6 +232,7 @@ class ShopController {
     }
 
     private static InstrumentView view(Instrument i) {
-        return new InstrumentView(i.id(), i.name(), i.meter().notation(), percent(i.accuracy()), i.retired(), i.version());
+        return new InstrumentView(
+                i.id(), i.name(), i.meter().notation(), percent(i.accuracy()), i.retired(), i.version());
     }
 }

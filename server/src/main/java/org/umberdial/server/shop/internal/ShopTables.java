@@ -56,16 +56,30 @@ public class ShopTables {
                 row.get(SHOP.VA_HEADROOM),
                 row.get(SHOP.HOUR_RATE),
                 row.get(SHOP.MONEY));
-        return new Shop(row.get(SHOP.ID), row.get(SHOP.NAME), ZoneId.of(row.get(SHOP.TIME_ZONE)), policy, row.get(SHOP.VERSION));
+        return new Shop(
+                row.get(SHOP.ID),
+                row.get(SHOP.NAME),
+                ZoneId.of(row.get(SHOP.TIME_ZONE)),
+                policy,
+                row.get(SHOP.VERSION));
     }
 
     public void insert(Shop shop, Instant now) {
-        db.insertInto(SHOP).set(cells(shop)).set(SHOP.ID, shop.id()).set(SHOP.CREATED_AT, now).execute();
+        db.insertInto(SHOP)
+                .set(cells(shop))
+                .set(SHOP.ID, shop.id())
+                .set(SHOP.CREATED_AT, now)
+                .execute();
     }
 
     /** Whether the shop still had the version that was changed. */
     public boolean update(Shop shop) {
-        return db.update(SHOP).set(cells(shop)).set(SHOP.VERSION, shop.version() + 1).where(SHOP.ID.eq(shop.id()), SHOP.VERSION.eq(shop.version())).execute() == 1;
+        return db.update(SHOP)
+                        .set(cells(shop))
+                        .set(SHOP.VERSION, shop.version() + 1)
+                        .where(SHOP.ID.eq(shop.id()), SHOP.VERSION.eq(shop.version()))
+                        .execute()
+                == 1;
     }
 
     private static Map<Field<?>, Object> cells(Shop shop) {
@@ -98,7 +112,13 @@ public class ShopTables {
         return db.selectFrom(INSTRUMENT)
                 .where(INSTRUMENT.SHOP_ID.eq(shopId))
                 .orderBy(INSTRUMENT.NAME)
-                .fetch(row -> new Instrument(row.get(INSTRUMENT.ID), row.get(INSTRUMENT.NAME), Meter.parse(row.get(INSTRUMENT.METER)), row.get(INSTRUMENT.ACCURACY), row.get(INSTRUMENT.RETIRED) != 0, row.get(INSTRUMENT.VERSION)));
+                .fetch(row -> new Instrument(
+                        row.get(INSTRUMENT.ID),
+                        row.get(INSTRUMENT.NAME),
+                        Meter.parse(row.get(INSTRUMENT.METER)),
+                        row.get(INSTRUMENT.ACCURACY),
+                        row.get(INSTRUMENT.RETIRED) != 0,
+                        row.get(INSTRUMENT.VERSION)));
     }
 
     public void insertInstrument(String shopId, Instrument instrument) {
@@ -119,7 +139,10 @@ public class ShopTables {
                         .set(INSTRUMENT.ACCURACY, instrument.accuracy())
                         .set(INSTRUMENT.RETIRED, (byte) (instrument.retired() ? 1 : 0))
                         .set(INSTRUMENT.VERSION, instrument.version() + 1)
-                        .where(INSTRUMENT.SHOP_ID.eq(shopId), INSTRUMENT.ID.eq(instrument.id()), INSTRUMENT.VERSION.eq(instrument.version()))
+                        .where(
+                                INSTRUMENT.SHOP_ID.eq(shopId),
+                                INSTRUMENT.ID.eq(instrument.id()),
+                                INSTRUMENT.VERSION.eq(instrument.version()))
                         .execute()
                 == 1;
     }

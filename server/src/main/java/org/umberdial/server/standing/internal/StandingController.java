@@ -11,7 +11,9 @@ import org.umberdial.server.standing.StandingService;
 @RestController
 @RequestMapping("/api")
 class StandingController {
-    record StandingView(@Schema(nullable = true) String space, @Schema(nullable = true) EventView event) {}
+    record StandingView(
+            @Schema(nullable = true) String space,
+            @Schema(nullable = true) EventView event) {}
 
     record EventView(Instant at, String sentence) {}
 
@@ -23,6 +25,10 @@ class StandingController {
 
     @GetMapping("/standing")
     StandingView standing() {
-        return new StandingView(standing.warning().orElse(null), standing.event().map(event -> new EventView(event.at(), event.sentence())).orElse(null));
+        return new StandingView(
+                standing.warning().orElse(null),
+                standing.event()
+                        .map(event -> new EventView(event.at(), event.sentence()))
+                        .orElse(null));
     }
 }

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.caution.Cautions;
+import org.umberdial.core.cold.Charge;
 import org.umberdial.core.entry.Entry;
 import org.umberdial.core.entry.EntryGrammar;
 import org.umberdial.core.policy.HousePolicy;
@@ -34,7 +35,6 @@ import org.umberdial.core.value.Unit;
 import org.umberdial.core.volts.Bench;
 import org.umberdial.core.volts.Branch;
 import org.umberdial.core.volts.Finding;
-import org.umberdial.core.cold.Charge;
 import org.umberdial.core.volts.PartOhms;
 import org.umberdial.core.volts.Plausibility;
 import org.umberdial.core.volts.PointVerdict;
@@ -55,15 +55,62 @@ import org.umberdial.server.shop.ShopService;
 @RestController
 @RequestMapping("/api/sets/{setId}")
 class VoltsController {
-    record ConditionsView(double lineVolts, @Schema(nullable = true) String instrumentId, String meter, String mode, List<String> modes, @Schema(nullable = true) Instant switchedOnAt, @Schema(nullable = true) Double sheetLineVolts) {}
+    record ConditionsView(
+            double lineVolts,
+            @Schema(nullable = true) String instrumentId,
+            String meter,
+            String mode,
+            List<String> modes,
+            @Schema(nullable = true) Instant switchedOnAt,
+            @Schema(nullable = true) Double sheetLineVolts) {}
 
-    record ReadingView(String id, double value, String text, double lineVolts, String meter, @Schema(nullable = true) Double minutesOn, Instant takenAt, String author) {}
+    record ReadingView(
+            String id,
+            double value,
+            String text,
+            double lineVolts,
+            String meter,
+            @Schema(nullable = true) Double minutesOn,
+            Instant takenAt,
+            String author) {}
 
-    record PointView(String node, String name, String hint, ReadingKind kind, @Schema(nullable = true) Double expected, String expectedText, String bandText, double band, Verdict verdict, String reason, List<String> arithmetic, @Schema(nullable = true) ReadingView reading) {}
+    record PointView(
+            String node,
+            String name,
+            String hint,
+            ReadingKind kind,
+            @Schema(nullable = true) Double expected,
+            String expectedText,
+            String bandText,
+            double band,
+            Verdict verdict,
+            String reason,
+            List<String> arithmetic,
+            @Schema(nullable = true) ReadingView reading) {}
 
-    record BranchView(String part, String description, String ohms, String from, String to, String fromName, String toName, String volts, String amperes, String watts, String rated, boolean strained) {}
+    record BranchView(
+            String part,
+            String description,
+            String ohms,
+            String from,
+            String to,
+            String fromName,
+            String toName,
+            String volts,
+            String amperes,
+            String watts,
+            String rated,
+            boolean strained) {}
 
-    record SuspectView(String part, String failure, String severity, String reason, int oddsPercent, Suspect.Standing standing, String confirm, String tells) {}
+    record SuspectView(
+            String part,
+            String failure,
+            String severity,
+            String reason,
+            int oddsPercent,
+            Suspect.Standing standing,
+            String confirm,
+            String tells) {}
 
     record FindingView(String node, String point, String text, boolean urgent, List<SuspectView> suspects) {}
 
@@ -71,26 +118,75 @@ class VoltsController {
 
     record CautionView(String id, String when, String text, Caution.Level level, String deferTo) {}
 
-    record VoltsView(String setId, String title, String ticket, String place, String construction, String danger, boolean liveChassis, ConditionsView conditions, List<PointView> points, Staircase staircase, List<BranchView> branches, List<FindingView> findings, @Schema(nullable = true) NextView next, List<CautionView> cautions, @Schema(nullable = true) ReadingView last, String lastName) {}
+    record VoltsView(
+            String setId,
+            String title,
+            String ticket,
+            String place,
+            String construction,
+            String danger,
+            boolean liveChassis,
+            ConditionsView conditions,
+            List<PointView> points,
+            Staircase staircase,
+            List<BranchView> branches,
+            List<FindingView> findings,
+            @Schema(nullable = true) NextView next,
+            List<CautionView> cautions,
+            @Schema(nullable = true) ReadingView last,
+            String lastName) {}
 
     /** What is in the entry strip; {@code node} is the point an entry without a name is for, empty for none. */
-    record Typed(@NotNull @Size(max = 200) String text, @NotNull String node) {}
+    record Typed(
+            @NotNull @Size(max = 200) String text, @NotNull String node) {}
 
-    record PreviewView(String subject, String name, String value, Verdict verdict, String reason, boolean part, @Schema(nullable = true) String question) {}
+    record PreviewView(
+            String subject,
+            String name,
+            String value,
+            Verdict verdict,
+            String reason,
+            boolean part,
+            @Schema(nullable = true) String question) {}
 
     /** An entry to keep; {@code confirmed} answers the question that was asked about it. */
-    record NewReading(@NotNull UUID id, @NotNull @Size(max = 200) String text, @NotNull String node, boolean confirmed, @Schema(nullable = true) Instant takenAt, @Size(max = 500) String note) {}
+    record NewReading(
+            @NotNull UUID id,
+            @NotNull @Size(max = 200) String text,
+            @NotNull String node,
+            boolean confirmed,
+            @Schema(nullable = true) Instant takenAt,
+            @Size(max = 500) String note) {}
 
     record Withdrawal(@NotNull UUID id, @NotNull UUID readingId) {}
 
-    record LogEntry(String id, String subject, String reference, ReadingKind kind, String text, double lineVolts, String meter, String mode, @Schema(nullable = true) Double minutesOn, String lifted, Instant takenAt, Instant receivedAt, String source, String author, String note, @Schema(nullable = true) String supersedes, boolean withdrawn, boolean standing) {}
+    record LogEntry(
+            String id,
+            String subject,
+            String reference,
+            ReadingKind kind,
+            String text,
+            double lineVolts,
+            String meter,
+            String mode,
+            @Schema(nullable = true) Double minutesOn,
+            String lifted,
+            Instant takenAt,
+            Instant receivedAt,
+            String source,
+            String author,
+            String note,
+            @Schema(nullable = true) String supersedes,
+            boolean withdrawn,
+            boolean standing) {}
 
     private record Stamp(String shopId, String setId, int revision, String rules) {}
 
     private static final int MOST_KEPT = 100;
     private static final double UNREADABLE = 100;
 
-    private final Cache<Stamp, VoltsView> kept = Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final Cache<Stamp, VoltsView> kept =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
     private final SetService sets;
     private final ReadingService readings;
     private final ShopService shops;
@@ -108,13 +204,17 @@ class VoltsController {
         return kept.get(stamp(caller, id), at -> view(caller, sets.set(caller.shopId(), id)));
     }
 
-    /** What a view holds for. Taken before it is reckoned: a change in between makes it newer than its stamp, never older. */
+    /**
+     * What a view holds for. Taken before it is reckoned: a change in between makes it newer than its stamp, never
+     * older.
+     */
     private Stamp stamp(Caller caller, String setId) {
         return new Stamp(caller.shopId(), setId, sets.revision(caller.shopId(), setId), shops.rules(caller.shopId()));
     }
 
     @PostMapping("/reading-previews")
-    PreviewView preview(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody Typed typed) {
+    PreviewView preview(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody Typed typed) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         Bench bench = readings.bench(caller.shopId(), set);
         HousePolicy policy = shops.shop(caller.shopId()).policy();
@@ -122,48 +222,94 @@ class VoltsController {
         String value = Engineering.print(entry.value(), entry.kind().unit());
         String question = Plausibility.question(set.set(), entry, bench).orElse(null);
         if (entry.partOhms() && readings.charged(caller.shopId(), set.id())) {
-            return new PreviewView(entry.subject(), entry.subject(), value, Verdict.NO_EXPECTATION, Charge.refusal(policy.safeVolts()), true, question);
+            return new PreviewView(
+                    entry.subject(),
+                    entry.subject(),
+                    value,
+                    Verdict.NO_EXPECTATION,
+                    Charge.refusal(policy.safeVolts()),
+                    true,
+                    question);
         }
         if (entry.partOhms()) {
-            PartOhms.Judged judged = PartOhms.judge(set.set().part(entry.subject()).orElseThrow(), entry.value(), !entry.lifted().isEmpty());
-            return new PreviewView(entry.subject(), entry.subject(), value, judged.verdict(), judged.reason(), true, question);
+            PartOhms.Judged judged = PartOhms.judge(
+                    set.set().part(entry.subject()).orElseThrow(),
+                    entry.value(),
+                    !entry.lifted().isEmpty());
+            return new PreviewView(
+                    entry.subject(), entry.subject(), value, judged.verdict(), judged.reason(), true, question);
         }
         Reading reading = readings.reading(UUID.randomUUID().toString(), entry, set, bench, Optional.empty());
-        List<Reading> standing = new ArrayList<>(readings.log(caller.shopId(), set.id()).standing());
+        List<Reading> standing =
+                new ArrayList<>(readings.log(caller.shopId(), set.id()).standing());
         standing.add(reading);
         VoltsReport report = VoltsJudge.judge(set.set(), new ReadingLog(standing), policy, bench);
-        PointVerdict verdict = report.points().stream().filter(p -> p.point().node().equals(entry.subject())).findFirst().orElseThrow();
-        boolean judged = entry.kind() == set.set().usualKind(entry.subject()) && entry.lifted().isEmpty();
+        PointVerdict verdict = report.points().stream()
+                .filter(p -> p.point().node().equals(entry.subject()))
+                .findFirst()
+                .orElseThrow();
+        boolean judged = entry.kind() == set.set().usualKind(entry.subject())
+                && entry.lifted().isEmpty();
         String lifted = entry.lifted().isEmpty() ? "" : " with " + entry.lifted() + " lifted";
         String against = entry.reference().equals("0") ? "" : " to " + set.set().nameOf(entry.reference());
-        return new PreviewView(entry.subject(), set.set().nameOf(entry.subject()) + against, value + " " + entry.kind().label() + lifted, judged ? verdict.verdict() : Verdict.NO_EXPECTATION, judged ? verdict.reason() : entry.lifted().isEmpty() ? "Kept in the log; the sheet has no such figure here to judge it by." : evidence(report, entry), false, question);
+        return new PreviewView(
+                entry.subject(),
+                set.set().nameOf(entry.subject()) + against,
+                value + " " + entry.kind().label() + lifted,
+                judged ? verdict.verdict() : Verdict.NO_EXPECTATION,
+                judged
+                        ? verdict.reason()
+                        : entry.lifted().isEmpty()
+                                ? "Kept in the log; the sheet has no such figure here to judge it by."
+                                : evidence(report, entry),
+                false,
+                question);
     }
 
     /** What a reading with a part lifted would say of that part. */
     private static String evidence(VoltsReport report, Entry entry) {
-        Optional<Suspect> suspect = report.findings().stream().filter(finding -> finding.node().equals(entry.subject())).flatMap(finding -> finding.suspects().stream()).filter(s -> s.part().equalsIgnoreCase(entry.lifted())).findFirst();
+        Optional<Suspect> suspect = report.findings().stream()
+                .filter(finding -> finding.node().equals(entry.subject()))
+                .flatMap(finding -> finding.suspects().stream())
+                .filter(s -> s.part().equalsIgnoreCase(entry.lifted()))
+                .findFirst();
         return suspect.map(s -> switch (s.standing()) {
-            case PROVEN -> "With " + s.part() + " lifted this point is right: that proves " + s.part() + " " + s.failure() + ".";
-            case CLEARED -> "As wrong as before with " + s.part() + " lifted: that clears " + s.part() + ".";
-            case OPEN -> "Better, but not right: " + s.part() + " may be part of it, not all.";
-        }).orElse("Kept as evidence about " + entry.lifted() + ".");
+                    case PROVEN ->
+                        "With " + s.part() + " lifted this point is right: that proves " + s.part() + " " + s.failure()
+                                + ".";
+                    case CLEARED -> "As wrong as before with " + s.part() + " lifted: that clears " + s.part() + ".";
+                    case OPEN -> "Better, but not right: " + s.part() + " may be part of it, not all.";
+                })
+                .orElse("Kept as evidence about " + entry.lifted() + ".");
     }
 
     @PostMapping("/readings")
-    VoltsView keep(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody NewReading typed) {
+    VoltsView keep(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody NewReading typed) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         Bench bench = readings.bench(caller.shopId(), set);
         Entry entry = understood(set, shops.shop(caller.shopId()).policy(), typed.text, typed.node);
         Optional<String> question = typed.confirmed ? Optional.empty() : Plausibility.question(set.set(), entry, bench);
         if (question.isPresent()) {
-            throw new Problem(Problem.Kind.ASK_FIRST, question.get(), List.of(new Problem.Fault("#/text", "implausible", question.get())));
+            throw new Problem(
+                    Problem.Kind.ASK_FIRST,
+                    question.get(),
+                    List.of(new Problem.Fault("#/text", "implausible", question.get())));
         }
-        readings.keep(caller, set.id(), readings.reading(typed.id.toString(), entry, set, bench, Optional.ofNullable(typed.takenAt)), "entry strip", typed.note == null ? "" : typed.note);
+        readings.keep(
+                caller,
+                set.id(),
+                readings.reading(typed.id.toString(), entry, set, bench, Optional.ofNullable(typed.takenAt)),
+                "entry strip",
+                typed.note == null ? "" : typed.note);
         return volts(caller, setId);
     }
 
     @PostMapping("/withdrawals")
-    VoltsView withdraw(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody Withdrawal withdrawal) {
+    VoltsView withdraw(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @Valid @RequestBody Withdrawal withdrawal) {
         readings.withdraw(caller, setId.toString(), withdrawal.id.toString(), withdrawal.readingId.toString());
         return volts(caller, setId);
     }
@@ -172,8 +318,12 @@ class VoltsController {
     List<LogEntry> log(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         List<KeptReading> kept = readings.kept(caller.shopId(), set.id());
-        List<String> standing = new ReadingLog(kept.stream().map(KeptReading::reading).toList()).standing().stream().map(Reading::id).toList();
-        List<LogEntry> entries = new ArrayList<>(kept.stream().map(k -> entry(set, k, standing.contains(k.reading().id()))).toList());
+        List<String> standing = new ReadingLog(
+                        kept.stream().map(KeptReading::reading).toList())
+                .standing().stream().map(Reading::id).toList();
+        List<LogEntry> entries = new ArrayList<>(kept.stream()
+                .map(k -> entry(set, k, standing.contains(k.reading().id())))
+                .toList());
         java.util.Collections.reverse(entries);
         return entries;
     }
@@ -190,26 +340,63 @@ class VoltsController {
     private VoltsView view(Caller caller, StoredSet set) {
         Bench bench = readings.bench(caller.shopId(), set);
         ReadingLog log = readings.log(caller.shopId(), set.id());
-        VoltsReport report = VoltsJudge.judge(set.set(), log, shops.shop(caller.shopId()).policy(), bench);
+        VoltsReport report =
+                VoltsJudge.judge(set.set(), log, shops.shop(caller.shopId()).policy(), bench);
         StoredSet.Conditions c = set.conditions();
-        Double sheetLine = set.set().sheet().stream().map(value -> value.lineVolts()).findFirst().orElse(null);
-        ConditionsView conditions = new ConditionsView(c.lineVolts(), c.instrumentId().orElse(null), bench.meter().map(Meter::notation).orElse(""), c.mode(), set.set().modes(), c.switchedOnAt().orElse(null), sheetLine);
+        Double sheetLine = set.set().sheet().stream()
+                .map(value -> value.lineVolts())
+                .findFirst()
+                .orElse(null);
+        ConditionsView conditions = new ConditionsView(
+                c.lineVolts(),
+                c.instrumentId().orElse(null),
+                bench.meter().map(Meter::notation).orElse(""),
+                c.mode(),
+                set.set().modes(),
+                c.switchedOnAt().orElse(null),
+                sheetLine);
         Optional<Reading> last = log.standing().stream().reduce((a, b) -> b);
         return new VoltsView(
-                set.id(), set.label().title(), set.label().ticket(), set.label().place(), set.set().construction().label(), set.set().construction().danger(), set.set().construction().liveChassis(), conditions,
+                set.id(),
+                set.label().title(),
+                set.label().ticket(),
+                set.label().place(),
+                set.set().construction().label(),
+                set.set().construction().danger(),
+                set.set().construction().liveChassis(),
+                conditions,
                 report.points().stream().map(p -> point(set, p)).toList(),
                 report.staircase(),
                 report.branches().stream().map(b -> branch(set, b)).toList(),
                 report.findings().stream().map(f -> finding(set, f)).toList(),
-                report.next().map(n -> new NextView(n.rule(), n.node(), n.title(), n.reason(), n.powered())).orElse(null),
-                Cautions.underPower(set.set().construction()).stream().map(k -> new CautionView(k.id(), k.when(), k.text(), k.level(), k.deferTo())).toList(),
+                report.next()
+                        .map(n -> new NextView(n.rule(), n.node(), n.title(), n.reason(), n.powered()))
+                        .orElse(null),
+                Cautions.underPower(set.set().construction()).stream()
+                        .map(k -> new CautionView(k.id(), k.when(), k.text(), k.level(), k.deferTo()))
+                        .toList(),
                 last.map(VoltsController::reading).orElse(null),
-                last.map(r -> r.kind() == ReadingKind.OHMS ? r.subject() : set.set().nameOf(r.subject())).orElse(""));
+                last.map(r -> r.kind() == ReadingKind.OHMS
+                                ? r.subject()
+                                : set.set().nameOf(r.subject()))
+                        .orElse(""));
     }
 
     private static PointView point(StoredSet set, PointVerdict p) {
         Double expected = p.expected().isPresent() ? p.expected().getAsDouble() : null;
-        return new PointView(p.point().node(), p.point().name(), p.point().hint(), set.set().usualKind(p.point().node()), expected, expected == null ? "" : expectedText(expected, p.band()), expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V", p.band(), p.verdict(), p.reason(), p.arithmetic(), p.reading().map(VoltsController::reading).orElse(null));
+        return new PointView(
+                p.point().node(),
+                p.point().name(),
+                p.point().hint(),
+                set.set().usualKind(p.point().node()),
+                expected,
+                expected == null ? "" : expectedText(expected, p.band()),
+                expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V",
+                p.band(),
+                p.verdict(),
+                p.reason(),
+                p.arithmetic(),
+                p.reading().map(VoltsController::reading).orElse(null));
     }
 
     /** A hundredth of the band cannot be read on any meter: what the engine leaves there is nothing. */
@@ -218,27 +405,83 @@ class VoltsController {
     }
 
     private static ReadingView reading(Reading r) {
-        return new ReadingView(r.id(), r.value(), Engineering.print(r.value(), r.kind().unit()), r.lineVolts(), r.meter().map(Meter::notation).orElse(""), r.minutesOn().isPresent() ? r.minutesOn().getAsDouble() : null, r.takenAt(), "");
+        return new ReadingView(
+                r.id(),
+                r.value(),
+                Engineering.print(r.value(), r.kind().unit()),
+                r.lineVolts(),
+                r.meter().map(Meter::notation).orElse(""),
+                r.minutesOn().isPresent() ? r.minutesOn().getAsDouble() : null,
+                r.takenAt(),
+                "");
     }
 
     private static BranchView branch(StoredSet set, Branch b) {
-        String description = set.set().part(b.part()).map(part -> part.description()).orElse("");
-        return new BranchView(b.part(), description, Engineering.print(b.ohms(), Unit.OHM), b.from(), b.to(), set.set().nameOf(b.from()), set.set().nameOf(b.to()), Engineering.print(b.volts(), Unit.VOLT), Engineering.print(b.amperes(), Unit.AMPERE), Engineering.print(b.watts(), Unit.WATT), b.ratedWatts() > 0 ? Engineering.print(b.ratedWatts(), Unit.WATT) : "", b.strained());
+        String description =
+                set.set().part(b.part()).map(part -> part.description()).orElse("");
+        return new BranchView(
+                b.part(),
+                description,
+                Engineering.print(b.ohms(), Unit.OHM),
+                b.from(),
+                b.to(),
+                set.set().nameOf(b.from()),
+                set.set().nameOf(b.to()),
+                Engineering.print(b.volts(), Unit.VOLT),
+                Engineering.print(b.amperes(), Unit.AMPERE),
+                Engineering.print(b.watts(), Unit.WATT),
+                b.ratedWatts() > 0 ? Engineering.print(b.ratedWatts(), Unit.WATT) : "",
+                b.strained());
     }
 
     private static FindingView finding(StoredSet set, Finding f) {
-        return new FindingView(f.node(), set.set().nameOf(f.node()), f.text(), f.urgent(), f.suspects().stream().map(s -> suspect(set, s)).toList());
+        return new FindingView(
+                f.node(),
+                set.set().nameOf(f.node()),
+                f.text(),
+                f.urgent(),
+                f.suspects().stream().map(s -> suspect(set, s)).toList());
     }
 
     private static SuspectView suspect(StoredSet set, Suspect s) {
         Unit unit = s.rule().equals("tube") ? Unit.AMPERE : Unit.OHM;
-        String severity = s.severity().isPresent() ? Engineering.print(s.severity().getAsDouble(), unit) : "";
-        return new SuspectView(s.part(), s.failure(), severity, s.reason(), (int) Math.round(100 * s.odds()), s.standing(), s.confirm(), s.tells());
+        String severity =
+                s.severity().isPresent() ? Engineering.print(s.severity().getAsDouble(), unit) : "";
+        return new SuspectView(
+                s.part(),
+                s.failure(),
+                severity,
+                s.reason(),
+                (int) Math.round(100 * s.odds()),
+                s.standing(),
+                s.confirm(),
+                s.tells());
     }
 
     private static LogEntry entry(StoredSet set, KeptReading k, boolean standing) {
         Reading r = k.reading();
-        String subject = r.kind() == ReadingKind.OHMS && set.set().part(r.subject()).isPresent() ? r.subject() : set.set().nameOf(r.subject());
-        return new LogEntry(r.id(), subject, r.reference().equals("0") ? "" : set.set().nameOf(r.reference()), r.kind(), Engineering.print(r.value(), r.kind().unit()), r.lineVolts(), r.meter().map(Meter::notation).orElse(""), r.mode(), r.minutesOn().isPresent() ? r.minutesOn().getAsDouble() : null, r.lifted(), r.takenAt(), k.receivedAt(), k.source(), k.author(), k.note(), r.supersedes().orElse(null), r.withdrawn(), standing);
+        String subject =
+                r.kind() == ReadingKind.OHMS && set.set().part(r.subject()).isPresent()
+                        ? r.subject()
+                        : set.set().nameOf(r.subject());
+        return new LogEntry(
+                r.id(),
+                subject,
+                r.reference().equals("0") ? "" : set.set().nameOf(r.reference()),
+                r.kind(),
+                Engineering.print(r.value(), r.kind().unit()),
+                r.lineVolts(),
+                r.meter().map(Meter::notation).orElse(""),
+                r.mode(),
+                r.minutesOn().isPresent() ? r.minutesOn().getAsDouble() : null,
+                r.lifted(),
+                r.takenAt(),
+                k.receivedAt(),
+                k.source(),
+                k.author(),
+                k.note(),
+                r.supersedes().orElse(null),
+                r.withdrawn(),
+                standing);
     }
 }
