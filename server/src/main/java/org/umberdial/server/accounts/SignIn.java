@@ -106,7 +106,7 @@ public class SignIn {
     public Account byLink(HttpServletRequest request, HttpServletResponse response, String token) {
         limits.count(TryLimits.BY_LINK, request.getRemoteAddr(), Optional.empty(), false);
         try {
-            Authentication who = doors.authenticate(OneTimeTokenAuthenticationToken.unauthenticated(token));
+            Authentication who = doors.authenticate(new OneTimeTokenAuthenticationToken(token));
             Account account = enter(request, response, who, AccountEvent.Kind.SIGNED_IN_BY_LINK);
             request.getSession().setAttribute(LINKED_AT, clock.millis());
             request.getSession().removeAttribute(PROVED_AT);

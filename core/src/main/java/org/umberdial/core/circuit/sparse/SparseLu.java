@@ -214,7 +214,7 @@ public final class SparseLu {
         private int row;
         private int column;
 
-        @SuppressWarnings("unchecked")
+        @SuppressWarnings({"unchecked", "rawtypes"})
         Elimination(SparsePattern pattern, double[] values) {
             int size = pattern.size();
             rows = new TreeMap[size];
