@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { CheckIcon } from '@heroicons/vue/24/solid'
-import { BoltSlashIcon, ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
-import { computed, ref } from 'vue'
+import { ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
+import { ref } from 'vue'
 import { RouterLink, RouterView } from 'vue-router'
 import BenchHeader from '../bench/BenchHeader.vue'
+import NextAct from '../guide/NextAct.vue'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import { useShop } from '../ui/useShop'
@@ -15,14 +16,6 @@ const { say } = useShop()
 const { data: arrival, error } = useArrival(() => props.setId).arrival()
 const levels = { STOP: 'Settle first', DANGER: 'Danger', CARE: 'Care' } as const
 const cautionsOpen = ref(false)
-const places: Record<string, string> = {
-  photograph: 'photos',
-  'supply-label': 'label',
-  'ask-owner': 'complaints',
-  inspect: 'inspection',
-  'settle-stop': 'inspection',
-}
-const place = computed(() => places[arrival.value?.next?.rule ?? ''] ?? '')
 </script>
 
 <template>
@@ -84,35 +77,7 @@ const place = computed(() => places[arrival.value?.next?.rule ?? ''] ?? '')
       </nav>
       <div class="min-h-0 overflow-auto"><RouterView :key="setId" /></div>
     </div>
-    <section
-      v-if="arrival.next"
-      class="flex min-h-16 items-center gap-4 bg-accent px-5 py-2 text-on-accent"
-      aria-label="Next"
-      aria-live="polite"
-    >
-      <span class="flex w-16 shrink-0 flex-col items-center text-[12px] leading-tight">
-        <BoltSlashIcon class="size-6" aria-hidden="true" />
-        plug out
-      </span>
-      <p class="flex-1 leading-snug max-sm:line-clamp-3 max-sm:text-sm">
-        <strong>{{ say(arrival.next.title) }}.</strong>
-        {{ say(arrival.next.reason) }}
-      </p>
-      <RouterLink
-        v-if="place"
-        :to="`/sets/${setId}/arrival/${place}`"
-        class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4"
-      >
-        Show
-      </RouterLink>
-      <RouterLink
-        v-else-if="arrival.next.rule === 'parts'"
-        :to="`/sets/${setId}/circuit`"
-        class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4"
-      >
-        Show
-      </RouterLink>
-    </section>
+    <NextAct :set-id="setId" :next="arrival.next" />
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>
   <p v-else class="p-8 text-soft">Fetching the set…</p>

@@ -22,7 +22,7 @@ const looks = {
   STOP: 'border-bad text-bad',
   GO: 'border-good text-good',
 } as const
-const states = { UNTESTED: 'not tested', SOUND: 'sound', LOST: 'lost' } as const
+const states = { UNTESTED: 'not tested', DOUBTFUL: 'in doubt', SOUND: 'sound', LOST: 'lost' } as const
 watch(
   worth,
   (w) => {
@@ -118,14 +118,16 @@ async function keepJob() {
                     ? 'font-semibold text-bad'
                     : rare.state === 'SOUND'
                       ? 'font-semibold text-good'
-                      : 'text-soft'
+                      : rare.state === 'DOUBTFUL'
+                        ? 'font-semibold text-doubt'
+                        : 'text-soft'
                 "
               >
                 {{ states[rare.state] }}
               </span>
               <span class="block text-sm text-soft">{{ say(rare.why) }}</span>
             </p>
-            <template v-if="rare.state === 'UNTESTED'">
+            <template v-if="rare.state === 'UNTESTED' || rare.state === 'DOUBTFUL'">
               <input
                 v-model="how[rare.subject]"
                 :aria-label="`What was read of the ${rare.name}`"

@@ -163,13 +163,23 @@ export function useArrival(setId: MaybeRefOrGetter<string>) {
       done(
         ask(http.POST('/api/sets/{setId}/part-tests', { params: params(), body: { id: id(), subject, sound, how } })),
       ),
-    replaced: (part: string, what: string) =>
+    replaced: (part: string, what: string, standsIn = false) =>
       done(
-        ask(http.POST('/api/sets/{setId}/replacements', { params: params(), body: { id: id(), part, with: what } })),
+        ask(
+          http.POST('/api/sets/{setId}/replacements', {
+            params: params(),
+            body: { id: id(), part, with: what, standsIn },
+          }),
+        ),
       ),
     withdraw: (wrong: string) =>
       done(
-        ask(http.POST('/api/sets/{setId}/journal-withdrawals', { params: params(), body: { id: id(), entry: wrong } })),
+        ask(
+          http.POST('/api/sets/{setId}/withdrawals', {
+            params: params(),
+            body: { id: id(), entry: wrong, readingId: null },
+          }),
+        ),
       ),
     remark: (words: string) => done(waiting<unknown>(words, 'remarks', { id: id(), subject: '', words })),
   }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { BoltSlashIcon, ExclamationTriangleIcon, NoSymbolIcon, WrenchIcon } from '@heroicons/vue/24/outline'
+import { ExclamationTriangleIcon, NoSymbolIcon, WrenchIcon } from '@heroicons/vue/24/outline'
 import { computed } from 'vue'
 import { RouterLink, RouterView, useRoute } from 'vue-router'
 import type { Schemas } from '../api/client'
 import BenchHeader from '../bench/BenchHeader.vue'
+import NextAct from '../guide/NextAct.vue'
 import VerdictMark from '../ui/VerdictMark.vue'
 import { useShop } from '../ui/useShop'
 import { useCold } from './useCold'
@@ -21,7 +22,6 @@ const rest = computed(() => [
   { title: 'Add nothing any more', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'ADDS_NOTHING') },
   { title: 'No instrument for it here', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'NO_INSTRUMENT') },
 ])
-const next = computed(() => plan.value?.steps.find((s) => s.id === plan.value?.next) ?? null)
 const inside = computed(() => typeof route.params['test'] === 'string')
 const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
 </script>
@@ -127,27 +127,7 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
       </nav>
       <div class="min-h-0 overflow-auto" tabindex="-1"><RouterView :key="route.path" /></div>
     </div>
-    <section
-      v-if="next"
-      class="flex min-h-16 items-center gap-4 bg-accent px-5 py-2 text-on-accent"
-      aria-label="Next"
-      aria-live="polite"
-    >
-      <span class="flex w-16 shrink-0 flex-col items-center text-[12px] leading-tight">
-        <BoltSlashIcon class="size-6" aria-hidden="true" />
-        plug out
-      </span>
-      <p class="flex-1 leading-snug">
-        <strong>{{ say(next.title) }}.</strong>
-        {{ say(next.reason) }}
-      </p>
-      <RouterLink
-        :to="to(next)"
-        class="flex min-h-11 items-center rounded px-3 font-semibold underline underline-offset-4"
-      >
-        Do it
-      </RouterLink>
-    </section>
+    <NextAct :set-id="setId" :next="plan.guide" />
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>
   <p v-else class="p-8 text-soft">Working out the plan…</p>

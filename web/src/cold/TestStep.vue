@@ -28,6 +28,8 @@ const judged = ref<Schemas['JudgedView'] | null>(null)
 const instrument = ref('')
 const problem = ref<Problem | null>(null)
 const keptAs = ref('')
+/** Keys of what was typed here; the rest is only shown again and keeps its own time and person. */
+const read = ref(new Set<string>())
 const form = useTemplateRef<HTMLFormElement>('form')
 let opened = ''
 let asked = 0
@@ -38,6 +40,7 @@ watch(
     if (!a || opened === props.test) return
     opened = props.test
     typed.value = { ...a.typed }
+    read.value = new Set()
     instrument.value = a.instrument
     await judge()
     await nextTick()
@@ -79,7 +82,11 @@ const allYes = (block: Schemas['BlockView']) =>
   block.lines.length > 1 &&
   block.lines.every((line) => line.cells.every((cell) => cell.choices.some((choice) => choice.id === 'yes')))
 function yesToAll(block: Schemas['BlockView']) {
-  for (const line of block.lines) for (const cell of line.cells) typed.value[cell.key] = 'yes'
+  for (const line of block.lines) for (const cell of line.cells) type(cell.key, 'yes')
+}
+function type(key: string, text: string) {
+  typed.value[key] = text
+  read.value.add(key)
 }
 const levels = { STOP: 'Settle first', DANGER: 'Danger', CARE: 'Care' } as const
 
@@ -90,9 +97,11 @@ async function keep() {
     about.value?.title ?? '',
     crypto.randomUUID(),
     typedOf(blocks.value, typed.value),
+    [...read.value],
     instrument.value,
   )
   problem.value = answer.kind === 'failed' ? answer.problem : null
+  if (answer.kind !== 'failed') read.value = new Set()
   keptAs.value =
     answer.kind === 'ready' ? 'Kept.' : answer.kind === 'queued' ? 'Waits in this browser for the connection.' : ''
 }
@@ -182,7 +191,7 @@ function onward(event: KeyboardEvent) {
                       :name="say(nameOf(line, cell))"
                       :fault="say(faultOf(cell.key))"
                       narrow
-                      @update:model-value="typed[cell.key] = $event"
+                      @update:model-value="type(cell.key, $event)"
                     />
                   </td>
                 </tr>
@@ -209,7 +218,7 @@ function onward(event: KeyboardEvent) {
                     :cell="{ ...cell, expected: say(cell.expected) }"
                     :name="say(nameOf(line, cell))"
                     :fault="say(faultOf(cell.key))"
-                    @update:model-value="typed[cell.key] = $event"
+                    @update:model-value="type(cell.key, $event)"
                   />
                 </div>
               </div>

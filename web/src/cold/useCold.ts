@@ -30,12 +30,19 @@ export function useCold(setId: MaybeRefOrGetter<string>) {
           body: { typed },
         }),
       ),
-    async keep(test: string, title: string, id: string, typed: Record<string, string>, instrument: string) {
+    async keep(
+      test: string,
+      title: string,
+      id: string,
+      typed: Record<string, string>,
+      read: readonly string[],
+      instrument: string,
+    ) {
       const answer = await post<Schemas['PlanView']>({
         shown: title,
         setId: toValue(setId),
         path: `/api/sets/${toValue(setId)}/cold/tests/${test}/results`,
-        body: { id, typed, instrument, takenAt: new Date().toISOString() },
+        body: { id, typed, read, instrument, takenAt: new Date().toISOString() },
       })
       if (answer.kind === 'ready') {
         client.setQueryData(['cold', toValue(setId)], answer.value)

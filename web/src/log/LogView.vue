@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { ask, http, orThrow, type Schemas } from '../api/client'
+import { ask, http, orThrow } from '../api/client'
 import { useArrival } from '../arrival/useArrival'
 import BenchHeader from '../bench/BenchHeader.vue'
 import AppButton from '../ui/AppButton.vue'
@@ -16,32 +17,39 @@ const set = useQuery({
   queryKey: ['circuit', () => props.setId, 'label'],
   queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}', { params: params() }))),
 })
-const log = useQuery({
-  queryKey: ['log', () => props.setId],
-  queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/log', { params: params() }))),
-})
 const kinds: readonly { id: string; name: string; of: readonly string[] }[] = [
   { id: 'all', name: 'All', of: [] },
-  { id: 'readings', name: 'Readings', of: ['READING'] },
-  { id: 'apart', name: 'Apart and together', of: ['TakenOff', 'PutBack', 'Closed', 'ControlFound'] },
-  { id: 'found', name: 'Found and said', of: ['Looked', 'Told', 'TaskDone', 'Proved'] },
-  { id: 'cold', name: 'Cold tests', of: ['Benched'] },
-  { id: 'parts', name: 'Parts', of: ['PartReplaced'] },
-  { id: 'rest', name: 'Remarks', of: ['Remark', 'WorthSaid'] },
+  { id: 'readings', name: 'Readings', of: ['reading'] },
+  { id: 'apart', name: 'Apart and together', of: ['taken-off', 'put-back', 'closed', 'control-found'] },
+  { id: 'found', name: 'Found and said', of: ['looked', 'told', 'task-done', 'part-tested'] },
+  { id: 'cold', name: 'Cold tests', of: ['cold-figures'] },
+  { id: 'parts', name: 'Parts', of: ['part-replaced'] },
+  { id: 'rest', name: 'Remarks and decisions', of: ['remark', 'worth', 'decided'] },
 ]
 const kind = ref('all')
 const wanted = ref('')
+const words = refDebounced(wanted, 250)
 const remark = ref('')
-const chosen = computed(() => kinds.find((k) => k.id === kind.value)?.of ?? [])
-const shown = computed(() =>
-  (log.data.value ?? []).filter(
-    (e: Schemas['LogLine']) =>
-      (chosen.value.length === 0 || chosen.value.includes(e.kind)) &&
-      `${e.subject} ${e.text} ${e.figure} ${e.conditions} ${e.author}`
-        .toLowerCase()
-        .includes(wanted.value.toLowerCase().trim()),
-  ),
-)
+const chosen = computed(() => [...(kinds.find((k) => k.id === kind.value)?.of ?? [])])
+const log = useInfiniteQuery({
+  queryKey: ['log', () => props.setId, chosen, words],
+  initialPageParam: undefined as number | undefined,
+  queryFn: ({ pageParam }) =>
+    orThrow(
+      ask(
+        http.GET('/api/sets/{setId}/log', {
+          params: {
+            ...params(),
+            query: { kinds: chosen.value, words: words.value.trim(), before: pageParam, size: 60 },
+          },
+        }),
+      ),
+    ),
+  getNextPageParam: (page) => page.before ?? undefined,
+  placeholderData: (before) => before,
+})
+const shown = computed(() => log.data.value?.pages.flatMap((page) => page.lines) ?? [])
+const total = computed(() => log.data.value?.pages[0]?.total ?? 0)
 
 async function keep() {
   const answer = await doors.remark(remark.value)
@@ -92,7 +100,7 @@ async function keep() {
       </form>
     </div>
     <p v-if="log.error.value" role="alert" class="p-6 text-bad">{{ log.error.value.message }}</p>
-    <p v-else-if="shown.length === 0" class="p-6 text-soft">
+    <p v-else-if="log.data.value && shown.length === 0" class="p-6 text-soft">
       {{
         wanted || kind !== 'all'
           ? 'Nothing in the log says that.'
@@ -120,7 +128,7 @@ async function keep() {
             {{ when(entry.takenAt) }}
           </td>
           <td class="pr-4">
-            <template v-if="entry.kind === 'READING'">
+            <template v-if="entry.kind === 'reading'">
               <strong>{{ say(entry.subject) }}</strong>
               <span class="text-soft">{{ say(entry.text) }}</span>
             </template>
@@ -143,5 +151,9 @@ async function keep() {
         </tr>
       </tbody>
     </table>
+    <p v-if="log.hasNextPage.value" class="mx-6 mb-6 flex items-center gap-4 text-sm text-soft max-sm:mx-4">
+      <AppButton :disabled="log.isFetchingNextPage.value" @click="log.fetchNextPage()">Show earlier entries</AppButton>
+      {{ shown.length }} of {{ total }}
+    </p>
   </div>
 </template>

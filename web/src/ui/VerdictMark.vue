@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { looks, type Verdict } from './verdicts'
 
-/** A verdict's shape: tick, bent arrow, half shield, barred square, ring. The word stands beside it or is read out. */
+/** A verdict's shape: tick, bent arrow, half shield, barred square, waves, ring. The word stands beside it or is read out. */
 defineProps<{ verdict: Verdict }>()
 </script>
 
@@ -37,6 +37,12 @@ defineProps<{ verdict: Verdict }>()
       <rect x="2" y="2" width="16" height="16" rx="2" fill="currentColor" />
       <path d="M5 10h10" stroke="var(--c-sheet)" stroke-width="3" stroke-linecap="round" />
     </g>
+    <path
+      v-else-if="verdict === 'UNUSUAL'"
+      d="M3 7.5c2.5-3 4.5-3 7 0s4.5 3 7 0M3 13.5c2.5-3 4.5-3 7 0s4.5 3 7 0"
+      stroke-width="2.2"
+      stroke-linecap="round"
+    />
     <circle v-else-if="verdict === 'NO_EXPECTATION'" cx="10" cy="10" r="3" fill="currentColor" stroke="none" />
     <circle v-else cx="10" cy="10" r="6.5" stroke-width="1.8" stroke-dasharray="3 2.5" />
   </svg>

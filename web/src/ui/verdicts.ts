@@ -12,6 +12,7 @@ interface Look {
 export const looks: Record<Verdict, Look> = {
   UNREAD: { word: 'not read', text: 'text-soft', fill: 'fill-soft' },
   NO_EXPECTATION: { word: 'no figure', text: 'text-soft', fill: 'fill-soft' },
+  UNUSUAL: { word: 'unusual', text: 'text-soft', fill: 'fill-soft' },
   GOOD: { word: 'good', text: 'text-good', fill: 'fill-good' },
   FOLLOWS: { word: 'follows', text: 'text-follows', fill: 'fill-follows' },
   DOUBT: { word: 'doubt', text: 'text-doubt', fill: 'fill-doubt' },

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import BenchHeader from '../bench/BenchHeader.vue'
+import NextAct from '../guide/NextAct.vue'
 import { useShop } from '../ui/useShop'
 import CautionRibbon from './CautionRibbon.vue'
 import ConditionsBar from './ConditionsBar.vue'
 import EntryStrip from './EntryStrip.vue'
-import NextBar from './NextBar.vue'
 import PointDetail from './PointDetail.vue'
 import PointRows from './PointRows.vue'
 import StaircaseChart from './StaircaseChart.vue'
@@ -24,10 +24,21 @@ watch(
   volts,
   (view) => {
     if (!view || view.points.some((point) => point.node === current.value)) return
-    const wanted = view.next?.node ? view.next.node : view.points[0]?.node
+    const wanted = view.next?.area === 'volts' ? view.next.subject : view.points[0]?.node
     current.value = view.points.find((point) => point.node === wanted)?.node ?? view.points[0]?.node ?? ''
   },
   { immediate: true },
+)
+
+/** The next act leads here with the point it is about; again when it is asked for twice. */
+const route = useRoute()
+watch(
+  () => [route.fullPath, volts.value?.setId] as const,
+  () => {
+    const point = route.query['point']
+    if (typeof point === 'string' && volts.value?.points.some((p) => p.node === point)) choose(point)
+  },
+  { immediate: true, flush: 'post' },
 )
 
 const index = computed(() => volts.value?.points.findIndex((point) => point.node === current.value) ?? -1)
@@ -47,10 +58,6 @@ function choose(node: string) {
 }
 
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  if (event.altKey && event.key.toLowerCase() === 'n' && volts.value?.next?.node) {
-    event.preventDefault()
-    choose(volts.value.next.node)
-  }
   const target = event.target as HTMLElement
   const typing = target.closest('input, textarea, [role=dialog], [role=listbox], [role=option]') !== null
   if (!typing && !event.ctrlKey && !event.altKey && !event.metaKey && /^[0-9.\-]$/.test(event.key)) strip.value?.focus()
@@ -110,7 +117,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         </RouterLink>
       </div>
     </div>
-    <NextBar :next="volts.next" :say="say" @go="choose" />
+    <NextAct :set-id="setId" :next="volts.next" />
     <EntryStrip
       v-if="volts.points.length > 0"
       ref="strip"

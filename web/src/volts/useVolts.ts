@@ -6,6 +6,9 @@ import { post, type Posted } from '../outbox/outbox'
 export type VoltsView = Schemas['VoltsView']
 export type PointView = Schemas['PointView']
 
+/** Whatever is shown of a set. */
+export const of = (setId: string) => (query: { queryKey: readonly unknown[] }) => query.queryKey.includes(setId)
+
 /** Everything the Volts screen shows of one set, and what can be done to it. Every write answers with the new whole. */
 export function useVolts(setId: MaybeRefOrGetter<string>) {
   const client = useQueryClient()
@@ -43,12 +46,16 @@ export function useVolts(setId: MaybeRefOrGetter<string>) {
           body: { ...reading },
         }),
       ),
-    withdraw: (readingId: string) =>
-      keep(
-        ask(
-          http.POST('/api/sets/{setId}/withdrawals', { params: path(), body: { id: crypto.randomUUID(), readingId } }),
-        ),
-      ),
+    async withdraw(readingId: string) {
+      const settled = await ask(
+        http.POST('/api/sets/{setId}/withdrawals', {
+          params: path(),
+          body: { id: crypto.randomUUID(), entry: readingId, readingId: null },
+        }),
+      )
+      if (settled.kind === 'ready') await client.invalidateQueries({ predicate: of(toValue(setId)) })
+      return settled
+    },
     async setConditions(edit: Schemas['ConditionsEdit']) {
       const settled = await ask(http.PUT('/api/sets/{setId}/conditions', { params: path(), body: edit }))
       if (settled.kind === 'ready') await client.invalidateQueries({ queryKey: key() })

@@ -20,25 +20,25 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
-import org.umberdial.core.cold.BenchForm;
 import org.umberdial.core.cold.ColdBench;
 import org.umberdial.core.cold.ColdPlan;
 import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.ColdTests;
 import org.umberdial.core.cold.ColdVerdict;
-import org.umberdial.core.cold.Equipment;
-import org.umberdial.core.cold.Figures;
 import org.umberdial.core.cold.TestRow;
-import org.umberdial.core.journal.Benched;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.JournalEntry;
+import org.umberdial.core.evidence.Benched;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.procedure.BenchForm;
+import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.SupplyLabel;
 
 /**
  * The cold bench from nothing, as a request asks for it: the plan with two tests made, the form of every resistor, a
@@ -55,7 +55,7 @@ public class ColdBenchmark {
     private String set;
 
     private BenchSet bench;
-    private Journal journal;
+    private EvidenceLog journal;
 
     @Setup
     public void load() throws IOException {
@@ -73,22 +73,28 @@ public class ColdBenchmark {
                     deck.models(),
                     List.of());
         }
-        journal = new Journal(List.of(
-                new JournalEntry(
+        journal = new EvidenceLog(List.of(
+                new LogEntry(
                         "1",
                         new Benched(
-                                "discharge", "", Map.of("v.C1", "1", "v.C2", "1", "v.C3", "0", "v.C11", "0"), "", ""),
+                                "discharge",
+                                "",
+                                Map.of("v.C1", "1", "v.C2", "1", "v.C3", "0", "v.C11", "0"),
+                                "",
+                                "",
+                                true),
                         Instant.EPOCH,
                         Optional.empty(),
                         false),
-                new JournalEntry(
+                new LogEntry(
                         "2",
                         new Benched(
                                 "plug-on",
                                 "",
                                 Map.of("plug", "117", "set.0", "yes", "set.1", "yes", "set.2", "yes", "set.3", "yes"),
                                 "",
-                                ""),
+                                "",
+                                true),
                         Instant.EPOCH,
                         Optional.empty(),
                         false)));

@@ -63,7 +63,8 @@ class KeeperJourneyTest {
             page.reload();
             assertThat(banner).containsText("ended without warning and was started again");
             assertEquals(
-                    1, shop.get("/api" + Journey.IVORY + "/readings").body().split("\"113.7|\"114 V", -1).length - 1);
+                    1,
+                    shop.get("/api" + Journey.IVORY + "/log?size=200").body().split("\"113.7|\"114 V", -1).length - 1);
             banner.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Understood"))
                     .click();
             assertThat(banner).hasCount(0);
@@ -86,7 +87,7 @@ class KeeperJourneyTest {
         try (Shop shop = new Shop(home.resolve("one"), true).start()) {
             String saved = shop.run("backup", "--demo", file.toString());
             assertTrue(saved.startsWith("0 "), saved);
-            readings = shop.get("/api" + Journey.IVORY + "/readings").body();
+            readings = shop.get("/api" + Journey.IVORY + "/log?size=200").body();
         }
         try (Shop other = new Shop(home.resolve("two"), false)) {
             assertTrue(other.run("restore", file.toString()).startsWith("0 "));

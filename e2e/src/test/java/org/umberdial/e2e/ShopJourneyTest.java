@@ -46,7 +46,8 @@ class ShopJourneyTest extends Journey {
             second.kill();
             assertEquals(
                     200, application.post("/api" + GRAND + "/readings", body).statusCode());
-            assertEquals(1, application.get("/api" + GRAND + "/readings").body().split(id, -1).length - 1);
+            assertEquals(
+                    1, application.get("/api" + GRAND + "/log?size=200").body().split(id, -1).length - 1);
             assertEquals(List.of(), browser.complaints);
         } finally {
             second.close();
@@ -82,7 +83,7 @@ class ShopJourneyTest extends Journey {
         assertThat(came).not().containsText("no heater stands that");
         // It waits for a moment like any other before it is in.
         assertThat(came).not().containsText("for the connection");
-        String kept = application.get("/api" + ELDER + "/readings").body();
+        String kept = application.get("/api" + ELDER + "/log?size=200").body();
         values.subList(0, 5)
                 .forEach(value -> assertEquals(
                         1, kept.split("\"text\":\"" + value + " V", -1).length - 1, value + " in " + kept));

@@ -381,9 +381,9 @@ class VoltsJourneyTest extends Journey {
             assertEquals(200, other.post("/api" + IVORY + "/readings", body).statusCode());
             other.kill();
             other.start();
-            assertTrue(other.get("/api" + IVORY + "/readings").body().contains(id));
+            assertTrue(other.get("/api" + IVORY + "/log?size=200").body().contains(id));
             assertEquals(200, other.post("/api" + IVORY + "/readings", body).statusCode());
-            assertEquals(1, other.get("/api" + IVORY + "/readings").body().split(id, -1).length - 1);
+            assertEquals(1, other.get("/api" + IVORY + "/log?size=200").body().split(id, -1).length - 1);
         }
     }
 }

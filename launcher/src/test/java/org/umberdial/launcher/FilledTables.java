@@ -90,6 +90,8 @@ final class FilledTables {
         }
         return switch (column.type) {
             case "double" -> NUMBERS[i];
+            case "decimal" -> "12345." + i + "7";
+            case "date" -> "2026-0" + (i + 1) + "-28";
             case "int", "bigint" -> i;
             case "tinyint" -> column.name.equals("removed") ? 0 : i % 2;
             case "datetime" -> "2026-0" + (i + 1) + "-28 01:59:59.123456";

@@ -146,7 +146,7 @@ class ArrivalTest {
         assertEquals("M4 cross", corrected.at("/items/1/taken/what").asString());
         RunningServer.post(set + "/journal-withdrawals", json("id", UUID.randomUUID(), "entry", screws));
         assertEquals(2, RunningServer.get(set + "/register").json().at("/items").size());
-        JsonNode log = RunningServer.get(set + "/log").json();
+        JsonNode log = RunningServer.get(set + "/log").json().get("lines");
         assertTrue(log.toString().contains("Took off 4 × M4 slotted, back")
                 && log.toString().contains("Takes back: "));
         assertFalse(RunningServer.post(

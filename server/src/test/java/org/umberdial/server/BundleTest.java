@@ -98,7 +98,7 @@ class BundleTest {
         newer.put(
                 "set.json",
                 new String(newer.get("set.json"), StandardCharsets.UTF_8)
-                        .replace("\"version\" : 1", "\"version\" : 99")
+                        .replace("\"version\" : 2", "\"version\" : 99")
                         .getBytes(StandardCharsets.UTF_8));
         refused(zip(newer), "newer Umber Dial");
         refused(zip(Map.of("../../../tmp/set.json", newer.get("set.json"))), "no set.json");

@@ -95,11 +95,9 @@ class CircuitTest {
     @Test
     void columnsForReferences_tellUpperFromLowerCase() {
         org.jooq.DSLContext db = RunningServer.bean(org.jooq.DSLContext.class);
-        assertEquals(
-                0,
-                db.fetchCount(org.umberdial.tables.Tables.READING, org.umberdial.tables.Tables.READING.UNIT.eq("v")));
-        assertTrue(db.fetchCount(org.umberdial.tables.Tables.READING, org.umberdial.tables.Tables.READING.UNIT.eq("V"))
-                > 0);
+        var sheet = org.umberdial.tables.Tables.SHEET_VALUE;
+        assertEquals(0, db.fetchCount(sheet, sheet.UNIT.eq("v")));
+        assertTrue(db.fetchCount(sheet, sheet.UNIT.eq("V")) > 0);
     }
 
     @Test

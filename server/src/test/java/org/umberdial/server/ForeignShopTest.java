@@ -103,7 +103,7 @@ class ForeignShopTest {
         Map<String, List<Object>> after = rowsOf(shop);
         before.forEach((table, content) -> assertEquals(content, after.get(table), table));
         assertTrue(
-                before.size() > 15 && before.get("reading").size() > 5,
+                before.size() > 15 && before.get("evidence").size() > 5,
                 before.keySet().toString());
         assertFalse(rows("SELECT 1 FROM account WHERE name = 'stranger' AND shop_id <> '" + shop + "'")
                 .isEmpty());
@@ -120,12 +120,17 @@ class ForeignShopTest {
         Map<String, String> known = new TreeMap<>();
         known.put("setId", BROWN);
         known.put("photoId", "44444444-0000-4000-8000-000000000001");
-        known.put("id", keeper.get("/api/instruments").json().at("/0/id").asString());
+        known.put("id", keeper.get("/api/instruments").json().at("/lines/0/id").asString());
         known.put("instrumentId", known.get("id"));
         known.put(
                 "entry",
-                keeper.get("/api/sets/" + BROWN + "/log").json().at("/0/id").asString());
-        known.put("equipment", keeper.get("/api/equipment").json().at("/0/id").asString());
+                keeper.get("/api/sets/" + BROWN + "/log")
+                        .json()
+                        .at("/lines/0/id")
+                        .asString());
+        known.put(
+                "equipment",
+                keeper.get("/api/equipment").json().at("/lines/0/id").asString());
         known.put("reference", "C1");
         known.put("part", "C1");
         known.put("test", "discharge");

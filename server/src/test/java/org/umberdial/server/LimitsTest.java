@@ -195,16 +195,18 @@ class LimitsTest {
         // As if the clock had been two hours ahead when the first was taken, and was set right since.
         var db = application.getBean(org.jooq.DSLContext.class);
         db.execute(
-                "UPDATE reading SET taken_at = DATE_ADD(taken_at, INTERVAL 2 HOUR), received_at = "
+                "UPDATE evidence SET taken_at = DATE_ADD(taken_at, INTERVAL 2 HOUR), received_at = "
                         + "DATE_ADD(received_at, INTERVAL 2 HOUR) WHERE set_id = ?",
                 set);
         owner.post(
                 "/api/sets/" + set + "/readings",
                 body.replace("ID", UUID.randomUUID().toString()).replace("TEXT", "117"));
         var log = owner.get("/api/sets/" + set + "/log").json();
-        assertTrue(log.at("/0/figure").asString().startsWith("117"), log.toString());
+        assertTrue(log.at("/lines/0/figure").asString().startsWith("117"), log.toString());
         assertTrue(
-                log.at("/1/ahead").asBoolean() && !log.at("/0/ahead").asBoolean(), "the stamp from the future says so");
+                log.at("/lines/1/ahead").asBoolean()
+                        && !log.at("/lines/0/ahead").asBoolean(),
+                "the stamp from the future says so");
         var volts = owner.get("/api/sets/" + set + "/volts").json();
         var point = volts.get("points")
                 .valueStream()

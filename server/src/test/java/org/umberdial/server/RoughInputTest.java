@@ -94,8 +94,7 @@ class RoughInputTest {
                 "/api/sets/" + set + "/readings",
                 "{\"id\":\"" + UUID.randomUUID()
                         + "\",\"text\":\"40\",\"node\":\"a\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
-        for (String view :
-                new String[] {"/volts", "/circuit", "/readings", "/circuit.cir", "/sheet.csv", "/readings.csv"}) {
+        for (String view : new String[] {"/volts", "/circuit", "/log", "/circuit.cir", "/sheet.csv", "/readings.csv"}) {
             assertEquals(200, RunningServer.get("/api/sets/" + set + view).status(), view);
         }
     }

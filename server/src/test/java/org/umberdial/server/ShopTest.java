@@ -10,8 +10,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.problem.Problem;
-import org.umberdial.server.readings.ReadingService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.shop.ShopService;
@@ -34,7 +34,7 @@ class ShopTest {
                         UUID.randomUUID().toString(),
                         "R1",
                         new PartValue(ValueOrigin.FITTED, 1, "")));
-        assertTrue(RunningServer.bean(ReadingService.class).kept(other, set).isEmpty());
+        assertTrue(RunningServer.bean(EvidenceService.class).kept(other, set).isEmpty());
         assertTrue(RunningServer.bean(ShopService.class).instruments(other).isEmpty());
     }
 

@@ -1,8 +1,11 @@
 package org.umberdial.core.arrival;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.umberdial.core.volts.NextAct;
+import org.umberdial.core.area.Act;
+import org.umberdial.core.area.Plug;
+import org.umberdial.core.set.SupplyLabel;
 
 /**
  * How far the taking-in of a set is.
@@ -23,69 +26,80 @@ public record ArrivalState(
         int parts,
         boolean powered) {
     /**
-     * The next act of arrival, in the order that loses least: pictures before anything is touched, then the supply that
-     * decides what can be plugged in, then the owner's words, then the walk. Empty when nothing is left, or when the
-     * set has been under power and nothing stands in the way of more.
+     * What arrival would do next, in the order that loses least: pictures before anything is touched, then the supply
+     * that decides what can be plugged in, then the owner's words, then the walk. Empty when nothing is left, or when
+     * the set has been under power and nothing stands in the way of more.
      */
-    public Optional<NextAct> next() {
-        List<Inspection.Finding> stops = inspection.stops();
-        if (powered) {
-            return stops.isEmpty() ? Optional.empty() : Optional.of(stop(stops));
+    public List<Act> acts() {
+        List<Act> acts = new ArrayList<>();
+        if (!powered) {
+            takingIn(acts);
         }
+        inspection.stops().stream().findFirst().ifPresent(first -> acts.add(stop(first)));
+        if (!powered && parts == 0) {
+            acts.add(act(
+                    "parts",
+                    "Enter its parts, or start from a usual circuit",
+                    "Nothing can be expected of a set whose circuit is not known.",
+                    Act.Urgency.LAST));
+        }
+        return List.copyOf(acts);
+    }
+
+    private void takingIn(List<Act> acts) {
         if (photos == 0) {
-            return act(
+            acts.add(act(
                     "photograph",
                     "Photograph the set before you touch it",
-                    "The power supply most of all: wire routes, positions and small parts cannot be proved later.");
+                    "The power supply most of all: wire routes, positions and small parts cannot be proved later.",
+                    Act.Urgency.USUAL));
         }
         if (supply.taps().isEmpty()
                 && inspection.areas().stream().noneMatch(area -> area.name().equals("battery"))) {
-            return act(
+            acts.add(act(
                     "supply-label",
                     "Read the supply label",
-                    "Voltage, frequency and watts decide whether it may meet the local line at all.");
+                    "Voltage, frequency and watts decide whether it may meet the local line at all.",
+                    Act.Urgency.USUAL));
         }
         if (complaints.told().isEmpty()) {
-            return act(
+            acts.add(act(
                     "ask-owner",
                     "Write down what the owner says, word for word",
-                    "Each symptom, and each thing that still works, is evidence about definite parts.");
+                    "Each symptom, and each thing that still works, is evidence about definite parts.",
+                    Act.Urgency.USUAL));
         }
         Optional<Inspection.Area> area = inspection.nextArea();
         if (area.isPresent()) {
             long left = inspection.areas().stream().filter(a -> !a.looked()).count();
-            return act(
+            acts.add(act(
                     "inspect",
                     "Look at: " + area.get().name(),
                     left == 1
                             ? "The last area of the walk."
-                            : left + " areas of the walk are left; a look costs nothing and finds what power would.");
+                            : left + " areas of the walk are left; a look costs nothing and finds what power would.",
+                    Act.Urgency.USUAL));
         }
-        if (!stops.isEmpty()) {
-            return Optional.of(stop(stops));
-        }
-        return parts == 0
-                ? act(
-                        "parts",
-                        "Enter its parts, or start from a usual circuit",
-                        "Nothing can be expected of a set whose circuit is not known.")
-                : Optional.empty();
     }
 
-    private static NextAct stop(List<Inspection.Finding> stops) {
-        Inspection.Finding first = stops.get(0);
-        String more = stops.size() == 1 ? "" : " " + (stops.size() - 1) + " more must be settled before power.";
+    /** The first of {@link #acts}. */
+    public Optional<Act> next() {
+        return acts().stream().findFirst();
+    }
+
+    private Act stop(Inspection.Finding first) {
+        int others = inspection.stops().size() - 1;
+        String more = others == 0 ? "" : " " + others + " more must be settled before power.";
         String act = first.row().followUp();
-        return new NextAct(
+        return act(
                 "settle-stop",
-                "",
                 Character.toUpperCase(act.charAt(0)) + act.substring(1),
                 "Found at the " + first.row().area() + ": " + first.row().lookFor() + "; "
                         + first.row().means() + "." + more,
-                false);
+                Act.Urgency.USUAL);
     }
 
-    private static Optional<NextAct> act(String rule, String title, String reason) {
-        return Optional.of(new NextAct(rule, "", title, reason, false));
+    private static Act act(String rule, String title, String why, Act.Urgency urgency) {
+        return new Act("arrival:" + rule, "", title, why, List.of(), 0, Plug.OUT, urgency);
     }
 }

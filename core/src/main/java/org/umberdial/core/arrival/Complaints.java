@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
-import org.umberdial.core.journal.Control;
-import org.umberdial.core.journal.ControlFound;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.Told;
+import org.umberdial.core.evidence.Control;
+import org.umberdial.core.evidence.ControlFound;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.Told;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
 
@@ -25,7 +25,7 @@ public record Complaints(List<Heard> told, List<String> questions) {
      */
     public record Heard(String id, Told told, java.util.Optional<Symptom> symptom) {}
 
-    public static Complaints of(ConstructionClass construction, Set<Extra> extras, Journal journal) {
+    public static Complaints of(ConstructionClass construction, Set<Extra> extras, EvidenceLog journal) {
         List<Heard> told = journal.standing(Told.class).stream()
                 .map(s -> new Heard(s.id(), s.fact(), Symptom.of(s.fact().symptom())))
                 .toList();
@@ -35,7 +35,7 @@ public record Complaints(List<Heard> told, List<String> questions) {
                     construction,
                     extras,
                     journal.standing(ControlFound.class).stream()
-                            .map(Journal.Standing::fact)
+                            .map(EvidenceLog.Standing::fact)
                             .toList()));
         }
         told.forEach(heard -> heard.symptom()

@@ -11,9 +11,9 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.caution.Cautions;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.Looked;
-import org.umberdial.core.journal.TaskDone;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.Looked;
+import org.umberdial.core.evidence.TaskDone;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
 
@@ -47,7 +47,7 @@ public record Inspection(List<Area> areas) {
         }
     }
 
-    public static Inspection of(ConstructionClass construction, Set<Extra> extras, Journal journal) {
+    public static Inspection of(ConstructionClass construction, Set<Extra> extras, EvidenceLog journal) {
         Map<String, String> done = journal.standing(TaskDone.class).stream()
                 .collect(Collectors.toMap(
                         s -> s.fact().entry(),
@@ -58,11 +58,11 @@ public record Inspection(List<Area> areas) {
                 .filter(row -> row.isFor(construction, extras))
                 .forEach(row -> byArea.computeIfAbsent(row.area(), area -> new ArrayList<>())
                         .add(row));
-        List<Journal.Standing<Looked>> looks = journal.standing(Looked.class);
+        List<EvidenceLog.Standing<Looked>> looks = journal.standing(Looked.class);
         List<Area> areas = new ArrayList<>();
         byArea.forEach((area, rows) -> {
             Map<String, InspectionRow> known = rows.stream().collect(Collectors.toMap(InspectionRow::id, row -> row));
-            List<Journal.Standing<Looked>> here = looks.stream()
+            List<EvidenceLog.Standing<Looked>> here = looks.stream()
                     .filter(look -> look.fact().area().equals(area))
                     .toList();
             List<Finding> found = here.stream()

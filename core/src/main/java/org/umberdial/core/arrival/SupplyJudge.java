@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.SupplyLabel;
 
 /**
  * The set's label against the local supply: too much or too little voltage, the wrong frequency, and what helps.

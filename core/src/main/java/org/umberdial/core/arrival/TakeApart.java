@@ -8,13 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.umberdial.core.journal.Closed;
-import org.umberdial.core.journal.ControlFound;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.JournalEntry;
-import org.umberdial.core.journal.PutBack;
-import org.umberdial.core.journal.Spot;
-import org.umberdial.core.journal.TakenOff;
+import org.umberdial.core.evidence.Closed;
+import org.umberdial.core.evidence.ControlFound;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.LogEntry;
+import org.umberdial.core.evidence.PutBack;
+import org.umberdial.core.evidence.Spot;
+import org.umberdial.core.evidence.TakenOff;
 
 /**
  * The take-apart register: what came off in which order, and read backwards how it goes together again.
@@ -64,27 +64,27 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
         }
     }
 
-    public static TakeApart of(Journal journal) {
+    public static TakeApart of(EvidenceLog journal) {
         Map<String, Integer> back = new HashMap<>();
         journal.standing(PutBack.class)
                 .forEach(put -> back.merge(put.fact().entry(), put.fact().count(), Integer::sum));
         List<Item> items = new ArrayList<>();
         int order = 0;
-        for (Journal.Standing<?> standing : inOrder(journal)) {
+        for (EvidenceLog.Standing<?> standing : inOrder(journal)) {
             items.add(item(standing, ++order, back.getOrDefault(standing.id(), 0)));
         }
         return new TakeApart(List.copyOf(items), closed(journal, items));
     }
 
-    private static List<Journal.Standing<?>> inOrder(Journal journal) {
-        List<String> ids = journal.entries().stream().map(JournalEntry::id).toList();
-        List<Journal.Standing<?>> all = new ArrayList<>(journal.standing(TakenOff.class));
+    private static List<EvidenceLog.Standing<?>> inOrder(EvidenceLog journal) {
+        List<String> ids = journal.entries().stream().map(LogEntry::id).toList();
+        List<EvidenceLog.Standing<?>> all = new ArrayList<>(journal.standing(TakenOff.class));
         all.addAll(journal.standing(ControlFound.class));
         all.sort(Comparator.comparingInt(standing -> ids.indexOf(standing.id())));
         return all;
     }
 
-    private static Item item(Journal.Standing<?> standing, int order, int back) {
+    private static Item item(EvidenceLog.Standing<?> standing, int order, int back) {
         if (standing.fact() instanceof TakenOff off) {
             return new Item(
                     standing.id(),
@@ -140,13 +140,13 @@ public record TakeApart(List<Item> items, Optional<Closed> closed) {
                 + get;
     }
 
-    private static Optional<Closed> closed(Journal journal, List<Item> items) {
-        Optional<Journal.Standing<Closed>> last =
+    private static Optional<Closed> closed(EvidenceLog journal, List<Item> items) {
+        Optional<EvidenceLog.Standing<Closed>> last =
                 journal.standing(Closed.class).stream().reduce((first, second) -> second);
         if (last.isEmpty() || items.isEmpty()) {
-            return last.map(Journal.Standing::fact);
+            return last.map(EvidenceLog.Standing::fact);
         }
-        List<String> ids = journal.entries().stream().map(JournalEntry::id).toList();
+        List<String> ids = journal.entries().stream().map(LogEntry::id).toList();
         int at = ids.indexOf(last.get().id());
         boolean openedAgain = items.stream().anyMatch(item -> ids.indexOf(item.id()) > at);
         return openedAgain ? Optional.empty() : Optional.of(last.get().fact());

@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.PartReplaced;
-import org.umberdial.core.journal.Proved;
-import org.umberdial.core.journal.WorthSaid;
+import org.umberdial.core.area.SetFile;
+import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.WorthSaid;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Extra;
@@ -68,6 +70,8 @@ public record Worth(
     /** How a part that cannot be bought stands. */
     public enum State {
         UNTESTED,
+        /** Something speaks against it, and its lead-outs or a further test may clear it. */
+        DOUBTFUL,
         SOUND,
         LOST
     }
@@ -90,28 +94,25 @@ public record Worth(
             "autotransformer", "ohms between the taps");
 
     /** Reckons it for a set as it stands. */
-    public static Worth of(
-            BenchSet set, java.util.Set<Extra> extras, Inspection inspection, Journal journal, HousePolicy policy) {
-        return of(set, extras, inspection, journal, policy, subject -> Optional.empty());
+    public static Worth of(SetFile file) {
+        return of(
+                file.set(),
+                file.contents().extras(),
+                ArrivalArea.state(file).inspection(),
+                file.log(),
+                file.policy(),
+                file.ledger());
     }
 
-    /** @param benched whether the cold bench found a part sound; empty where it cannot say yet */
-    public static Worth of(
+    static Worth of(
             BenchSet set,
-            java.util.Set<Extra> extras,
+            Set<Extra> extras,
             Inspection inspection,
-            Journal journal,
+            EvidenceLog journal,
             HousePolicy policy,
-            java.util.function.Function<String, Optional<Boolean>> benched) {
+            Ledger ledger) {
         WorthSaid said = journal.latest(WorthSaid.class).orElse(WorthSaid.NOTHING);
-        List<Rare> rare = rare(set, extras, journal).stream()
-                .map(r -> r.state == State.UNTESTED
-                        ? benched.apply(r.subject)
-                                .map(sound -> new Rare(
-                                        r.subject, r.name, sound ? State.SOUND : State.LOST, "by the cold bench"))
-                                .orElse(r)
-                        : r)
-                .toList();
+        List<Rare> rare = rare(set, extras, ledger);
         Map<String, Integer> jobs = jobs(set, inspection, journal);
         int lost = (int) rare.stream().filter(r -> r.state() == State.LOST).count();
         if (lost > 0) {
@@ -207,7 +208,7 @@ public record Worth(
                 count * (each * policy.hourRate() + price));
     }
 
-    private static Map<String, Integer> jobs(BenchSet set, Inspection inspection, Journal journal) {
+    private static Map<String, Integer> jobs(BenchSet set, Inspection inspection, EvidenceLog journal) {
         Map<String, Integer> jobs = new LinkedHashMap<>();
         java.util.Set<String> replaced = journal.standing(PartReplaced.class).stream()
                 .map(s -> s.fact().part().toUpperCase(Locale.ROOT))
@@ -233,7 +234,7 @@ public record Worth(
         return jobs;
     }
 
-    private static List<Rare> rare(BenchSet set, java.util.Set<Extra> extras, Journal journal) {
+    private static List<Rare> rare(BenchSet set, Set<Extra> extras, Ledger ledger) {
         Map<String, String> subjects = new LinkedHashMap<>();
         for (Part part : set.parts()) {
             String kind = part.card().kind();
@@ -262,25 +263,24 @@ public record Worth(
         if (!set.construction().player()) {
             subjects.put("coils and IF cans", "coils and IF cans");
         }
-        Map<String, Proved> proved = new LinkedHashMap<>();
-        journal.standing(Proved.class)
-                .forEach(s -> proved.put(s.fact().subject().toLowerCase(Locale.ROOT), s.fact()));
         List<Rare> rare = new ArrayList<>();
-        subjects.forEach((subject, name) -> {
-            Optional<Proved> test = Optional.ofNullable(proved.get(subject.toLowerCase(Locale.ROOT)));
-            State state = test.map(t -> t.sound() ? State.SOUND : State.LOST).orElse(State.UNTESTED);
-            String how = HOW.entrySet().stream()
-                    .filter(entry -> name.toLowerCase(Locale.ROOT).contains(entry.getKey()))
-                    .map(Map.Entry::getValue)
-                    .findFirst()
-                    .orElse("ohms of every winding");
-            rare.add(new Rare(
-                    subject,
-                    name,
-                    state,
-                    test.map(Proved::how).filter(text -> !text.isEmpty()).orElse(state == State.UNTESTED ? how : "")));
-        });
+        subjects.forEach((subject, name) -> rare.add(rare(ledger, subject, name)));
         return List.copyOf(rare);
+    }
+
+    private static Rare rare(Ledger ledger, String subject, String name) {
+        Optional<Boolean> serves = ledger.serves(subject);
+        Optional<Ledger.Standing> telling = ledger.about(subject).stream()
+                .filter(s -> serves.map(sound -> sound ? s.sound() : s.failed()).orElse(s.doubted()))
+                .reduce((first, second) -> second);
+        State state = serves.map(sound -> sound ? State.SOUND : State.LOST)
+                .orElse(telling.isPresent() ? State.DOUBTFUL : State.UNTESTED);
+        String how = HOW.entrySet().stream()
+                .filter(entry -> name.toLowerCase(Locale.ROOT).contains(entry.getKey()))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .orElse("ohms of every winding");
+        return new Rare(subject, name, state, telling.map(Ledger.Standing::says).orElse(how));
     }
 
     private static void missing(Map<String, String> subjects, String name, String... words) {

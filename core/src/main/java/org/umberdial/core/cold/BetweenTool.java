@@ -2,12 +2,14 @@ package org.umberdial.core.cold;
 
 import java.util.List;
 import java.util.OptionalDouble;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Verdict;
 
 /** Ohms between any two points against the whole cold network. */
 final class BetweenTool implements ColdTool {

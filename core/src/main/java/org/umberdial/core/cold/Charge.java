@@ -6,35 +6,42 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import org.umberdial.core.circuit.work.OperatingPoint;
-import org.umberdial.core.journal.Benched;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.reading.Reading;
-import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.procedure.Cells;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.Part;
 
 /** Charge that capacitors keep, how to bleed it, and whether it was proven gone. */
 public final class Charge {
     private static final double LEAST_FARADS = 0.2e-6;
+    private static final String VOLTS = "v.";
+    private static final String ANY = "v.any";
 
     /**
      * A capacitor that can hold a charge worth fearing.
      *
-     * @param volts it stands at when the set works [V]
-     * @param known whether that is from the circuit at work; else it is its rating
-     * @param joules C V² / 2
-     * @param seconds to the safe voltage through the bleeder; 0 when it is safe already
-     * @param watts in the bleeder at the first moment
+     * @param volts it stands at when the set works, else its rating [V]; empty when nobody knows either
+     * @param working whether that is from the circuit at work
      */
-    public record Holder(
-            String reference,
-            String name,
-            double farads,
-            double volts,
-            boolean known,
-            double joules,
-            double seconds,
-            double watts) {}
+    public record Holder(String reference, String name, double farads, OptionalDouble volts, boolean working) {
+        /** C V² / 2; 0 when its volts are not known. */
+        public double joules() {
+            return volts.isPresent() ? farads * volts.getAsDouble() * volts.getAsDouble() / 2 : 0;
+        }
+
+        /** To the safe voltage through the bleeder [s]; 0 when it is safe already or its volts are not known. */
+        public double seconds(double bleedOhms, double safeVolts) {
+            return volts.isPresent() ? Charge.seconds(bleedOhms, farads, volts.getAsDouble(), safeVolts) : 0;
+        }
+
+        /** In the bleeder at the first moment [W]. */
+        public double watts(double bleedOhms) {
+            return volts.isPresent() ? volts.getAsDouble() * volts.getAsDouble() / bleedOhms : 0;
+        }
+    }
 
     private Charge() {}
 
@@ -43,26 +50,24 @@ public final class Charge {
         return volts <= safeVolts ? 0 : ohms * farads * Math.log(volts / safeVolts);
     }
 
-    /** The capacitors to bleed, the most energy first. */
-    public static List<Holder> holders(ColdScene scene, double bleedOhms) {
+    /** The capacitors to bleed, the most energy first; one whose volts nobody knows is among them. */
+    public static List<Holder> holders(ColdScene scene) {
         double safe = scene.policy().safeVolts();
         List<Holder> holders = new ArrayList<>();
         for (Part part : scene.set().parts()) {
-            double farads = part.card().letter() == 'C' ? part.workingValue().orElse(0.0) : 0;
-            if (farads >= LEAST_FARADS) {
-                Optional<Double> working = scene.atWork().flatMap(point -> across(point, part));
-                double volts = working.orElse(part.ratingVolts().orElse(0.0));
-                if (volts > safe) {
-                    holders.add(new Holder(
-                            part.reference(),
-                            part.description(),
-                            farads,
-                            volts,
-                            working.isPresent(),
-                            farads * volts * volts / 2,
-                            seconds(bleedOhms, farads, volts, safe),
-                            volts * volts / bleedOhms));
-                }
+            if (part.card().letter() != 'C'
+                    || part.workingValue().filter(f -> f < LEAST_FARADS).isPresent()) {
+                continue;
+            }
+            Optional<Double> working = scene.atWork().flatMap(point -> across(point, part));
+            Optional<Double> volts = working.or(part::ratingVolts);
+            if (volts.isEmpty() || volts.get() > safe) {
+                holders.add(new Holder(
+                        part.reference(),
+                        part.description(),
+                        part.workingValue().orElse(0.0),
+                        volts.map(OptionalDouble::of).orElse(OptionalDouble.empty()),
+                        working.isPresent()));
             }
         }
         holders.sort(Comparator.comparingDouble(Holder::joules).reversed());
@@ -79,36 +84,40 @@ public final class Charge {
 
     /** How the charge stood when it was last read before a moment. */
     public enum State {
+        /** Not read since the set was last charged, or not across every capacitor that can hold some. */
         NOT_READ,
+        /** Every one was read at or below the safe voltage, and nothing has charged them since. */
         GONE,
         THERE
     }
 
-    /** @param when a moment; readings after it do not count */
-    public static State at(Journal journal, Instant when, double safeVolts) {
-        return journal.standing(Benched.class).stream()
-                .filter(s -> s.fact().test().equals("discharge")
-                        && !s.entry().takenAt().isAfter(when))
-                .max(Comparator.comparing(
-                        (Journal.Standing<Benched> s) -> s.entry().takenAt()))
-                .map(s -> highest(s.fact()) > safeVolts ? State.THERE : State.GONE)
-                .orElse(State.NOT_READ);
+    /** @param when a moment; what came after it does not count */
+    public static State at(ColdScene scene, EvidenceLog log, Instant when) {
+        return state(scene, Cells.of(log, Set.of(), when));
     }
 
-    /** The readings that count: ohms taken while a charge was last read are left out, for they prove nothing. */
-    public static List<Reading> evidence(List<Reading> readings, Journal journal, double safeVolts) {
-        return readings.stream()
-                .filter(r -> r.kind() != ReadingKind.OHMS || at(journal, r.takenAt(), safeVolts) != State.THERE)
+    /** By the figures that stand. */
+    static State state(ColdScene scene, Cells cells) {
+        Optional<Figures> read = cells.made().stream()
+                .filter(made -> made.test().equals(Cells.DISCHARGE))
+                .map(Cells.Made::figures)
+                .findFirst();
+        if (read.isEmpty()) {
+            return State.NOT_READ;
+        }
+        double safe = scene.policy().safeVolts();
+        boolean there = read.get().entered().keySet().stream()
+                .filter(key -> key.startsWith(VOLTS))
+                .anyMatch(key -> Math.abs(read.get().number(key).orElse(0)) > safe);
+        return there ? State.THERE : required(scene).stream().allMatch(read.get()::has) ? State.GONE : State.NOT_READ;
+    }
+
+    /** Keys of the figures that must be read before a charge counts as gone. */
+    static List<String> required(ColdScene scene) {
+        List<String> keys = holders(scene).stream()
+                .map(holder -> VOLTS + holder.reference())
                 .toList();
-    }
-
-    private static double highest(Benched fact) {
-        Figures figures = new Figures(fact.figures());
-        return fact.figures().keySet().stream()
-                .filter(key -> key.startsWith("v."))
-                .mapToDouble(key -> Math.abs(figures.number(key).orElse(0)))
-                .max()
-                .orElse(0);
+        return keys.isEmpty() ? List.of(ANY) : keys;
     }
 
     /** The sentence about an ohms reading taken while a charge was there. */

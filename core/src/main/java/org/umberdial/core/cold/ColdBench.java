@@ -3,69 +3,135 @@ package org.umberdial.core.cold;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.umberdial.core.journal.Benched;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.PartReplaced;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.claim.Observation;
+import org.umberdial.core.claim.Observation.Word;
+import org.umberdial.core.claim.Strength;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.Proved;
+import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.procedure.Cells;
+import org.umberdial.core.procedure.Figures;
+import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.core.volts.Verdict;
 
 /**
- * What the cold bench has shown so far: every test that stands, judged anew, and what it proves.
+ * What the cold bench has shown so far: every test with the figures that stand, judged anew, and what was observed by
+ * it.
  *
- * @param done tests made, in the order they were made; of a test made again the last one
- * @param covers what is known of each claim
- * @param charge how the charge stood when it was last read
+ * @param done tests made, the one made last at the end
+ * @param observations of the tests, of ohms read part by part, and of parts tested apart from the circuit
+ * @param ledger of these observations
+ * @param charge how the charge stands now
+ * @param openWindings references of windings that read open and whose lead-outs nobody has looked at
  */
-public record ColdBench(List<Done> done, Map<Claim, Cover> covers, Charge.State charge) {
+public record ColdBench(
+        List<Done> done, List<Observation> observations, Ledger ledger, Charge.State charge, Set<String> openWindings) {
     /** Tests that stand beside each other when they are made again, since each is about another place. */
-    private static final Set<String> SEVERAL = Set.of("between", "transistor", "lead-out");
+    static final Set<String> SEVERAL = Set.of("between", "transistor", "lead-out");
 
-    /** What is known of a claim. */
-    public enum Known {
-        PROVEN,
-        DOUBTED,
-        REFUTED
+    /** First letters of what is wound. */
+    private static final String WINDINGS = "XL";
+
+    private static final String LEAD_OUT = "lead-out";
+
+    /**
+     * A test made.
+     *
+     * @param id of the log's entry that came last
+     * @param at when the last of its figures was read
+     * @param cells its figures, each with its own time and person
+     */
+    public record Done(
+            String id,
+            TestRow row,
+            Figures figures,
+            Instant at,
+            String equipment,
+            ColdVerdict verdict,
+            Map<String, Cells.Cell> cells) {}
+
+    public static ColdBench of(ColdScene scene, EvidenceLog log) {
+        Cells cells = Cells.of(log, SEVERAL, Instant.MAX);
+        Charges charges = new Charges(scene, log);
+        List<Done> done = new ArrayList<>();
+        for (Cells.Made made : cells.made()) {
+            TestRow.of(made.test()).ifPresent(row -> done.add(done(scene, row, made, charges)));
+        }
+        List<Observation> observations = new ArrayList<>();
+        Set<String> open = new HashSet<>();
+        done.forEach(d -> observe(scene, d, observations, open));
+        ohms(scene, log, charges, observations, open);
+        tested(scene, log, observations);
+        Ledger ledger = Ledger.of(observations, replaced(log));
+        open.removeIf(winding ->
+                ledger.about(winding).stream().noneMatch(s -> s.claim().aspect().continuity() && s.doubted()));
+        return new ColdBench(
+                List.copyOf(done), List.copyOf(observations), ledger, Charge.state(scene, cells), Set.copyOf(open));
     }
 
-    /** @param by title of the test, @param says its sentence */
-    public record Cover(Known known, String test, String by, String says, Instant at) {}
+    /** Parts that were replaced, in the order it was done. */
+    public static List<Ledger.Replaced> replaced(EvidenceLog log) {
+        return log.standing(PartReplaced.class).stream()
+                .map(s -> new Ledger.Replaced(
+                        s.fact().part(), s.fact().with(), s.fact().standsIn(), s.at()))
+                .toList();
+    }
 
-    /** @param id of the journal's entry */
-    public record Done(String id, TestRow row, Figures figures, Instant at, String equipment, ColdVerdict verdict) {}
+    /** Whether a capacitor held a charge at a time; asked for many readings, so worked out once a stretch. */
+    private static final class Charges {
+        private final ColdScene scene;
+        private final EvidenceLog log;
+        private final List<Instant> turns;
+        private final Map<Instant, Charge.State> known = new TreeMap<>();
 
-    public static ColdBench of(ColdScene scene, Journal journal) {
-        Map<String, Done> last = new LinkedHashMap<>();
-        double safe = scene.policy().safeVolts();
-        journal.standing(Benched.class).stream()
-                .sorted(Comparator.comparing(s -> s.entry().takenAt()))
-                .forEach(s -> TestRow.of(s.fact().test()).ifPresent(row -> {
-                    Figures figures = new Figures(s.fact().figures());
-                    Instant at = s.entry().takenAt();
-                    boolean charged = row.readsOhms() && Charge.at(journal, at, safe) == Charge.State.THERE;
-                    ColdVerdict verdict = charged
-                            ? ColdVerdict.nothing(Charge.refusal(safe), "Discharge first.")
-                            : judged(scene, row, figures);
-                    String key = SEVERAL.contains(row.id()) ? s.id() : row.id();
-                    last.remove(key);
-                    last.put(key, new Done(s.id(), row, figures, at, s.fact().equipment(), verdict));
-                }));
-        Map<String, Instant> replaced = new HashMap<>();
-        journal.standing(PartReplaced.class)
-                .forEach(s -> replaced.put(
-                        s.fact().part().toUpperCase(Locale.ROOT), s.entry().takenAt()));
-        Map<Claim, Cover> covers = new LinkedHashMap<>();
-        for (Done done : last.values()) {
-            cover(done, replaced, covers);
+        Charges(ColdScene scene, EvidenceLog log) {
+            this.scene = scene;
+            this.log = log;
+            turns = log.standing(org.umberdial.core.evidence.Benched.class).stream()
+                    .filter(s -> s.fact().test().equals(Cells.DISCHARGE))
+                    .map(EvidenceLog.Standing::at)
+                    .sorted()
+                    .toList();
         }
-        Charge.State charge = Charge.at(journal, Instant.MAX, safe);
-        return new ColdBench(List.copyOf(last.values()), covers, charge);
+
+        /** Power in between only makes a charge more likely; it does not make one that was read there go away. */
+        boolean there(Instant at) {
+            return turns.stream()
+                    .filter(turn -> !turn.isAfter(at))
+                    .reduce((first, second) -> second)
+                    .map(turn -> known.computeIfAbsent(turn, t -> Charge.at(scene, log, t)) == Charge.State.THERE)
+                    .orElse(false);
+        }
+    }
+
+    private static Done done(ColdScene scene, TestRow row, Cells.Made made, Charges charges) {
+        Map<String, Cells.Cell> cells = new TreeMap<>(made.cells());
+        if (row.readsOhms()) {
+            cells.values().removeIf(cell -> charges.there(cell.at()));
+        }
+        Cells.Made counted = new Cells.Made(made.test(), made.id(), cells);
+        ColdVerdict verdict = cells.isEmpty() && !made.cells().isEmpty()
+                ? ColdVerdict.nothing(Charge.refusal(scene.policy().safeVolts()), "Discharge first.")
+                : judged(scene, row, counted.figures());
+        String equipment = made.cells().values().stream()
+                .max(Comparator.comparing(Cells.Cell::at))
+                .map(Cells.Cell::equipment)
+                .orElse("");
+        return new Done(made.id(), row, made.figures(), made.at(), equipment, verdict, made.cells());
     }
 
     /** A figure that no longer can be, since the set was changed, proves nothing. */
@@ -77,65 +143,143 @@ public record ColdBench(List<Done> done, Map<Claim, Cover> covers, Charge.State 
         }
     }
 
-    private static void cover(Done done, Map<String, Instant> replaced, Map<Claim, Cover> covers) {
-        Map<Known, List<Claim>> said = new LinkedHashMap<>();
-        said.put(Known.DOUBTED, done.verdict.doubts());
-        said.put(Known.PROVEN, done.verdict.proves());
-        said.put(Known.REFUTED, done.verdict.refutes());
-        said.forEach((known, claims) -> claims.forEach(claim -> {
-            boolean renewed = replaced.getOrDefault(claim.subject().toUpperCase(Locale.ROOT), Instant.MIN)
-                    .isAfter(done.at);
-            // A path that fails does not take back what another test has proven of one part on it.
-            boolean outweighed = known == Known.DOUBTED
-                    && done.row.path()
-                    && Optional.ofNullable(covers.get(claim))
-                            .filter(c -> c.known == Known.PROVEN)
-                            .isPresent();
-            if (!renewed && !outweighed) {
-                covers.put(claim, new Cover(known, done.row.id(), done.row.title(), done.verdict.sentence(), done.at));
+    private static void observe(ColdScene scene, Done done, List<Observation> into, Set<String> open) {
+        said(done.verdict)
+                .forEach((word, claims) -> claims.forEach(claim -> {
+                    boolean winding = word == Word.FAILED
+                            && winding(claim)
+                            && !done.row.id().equals(LEAD_OUT);
+                    if (winding) {
+                        open.add(claim.subject());
+                    }
+                    List<Cells.Cell> own = own(done, claim.subject());
+                    into.add(new Observation(
+                            claim,
+                            winding ? Word.DOUBTED : word,
+                            strength(done, claim.subject()),
+                            done.row.path(),
+                            own.stream()
+                                    .map(Cells.Cell::at)
+                                    .max(Comparator.naturalOrder())
+                                    .orElse(done.at),
+                            done.row.title(),
+                            says(scene, done, claim.subject()) + (winding ? " Examine its lead-outs first." : ""),
+                            own.stream()
+                                    .max(Comparator.comparing(Cells.Cell::at))
+                                    .map(Cells.Cell::person)
+                                    .orElse(""),
+                            own.stream().map(Cells.Cell::entry).distinct().toList()));
+                }));
+    }
+
+    private static Map<Word, List<Claim>> said(ColdVerdict verdict) {
+        Map<Word, List<Claim>> said = new LinkedHashMap<>();
+        said.put(Word.DOUBTED, verdict.doubts());
+        said.put(Word.SOUND, verdict.proves());
+        said.put(Word.FAILED, verdict.refutes());
+        return said;
+    }
+
+    private static boolean winding(Claim claim) {
+        return claim.aspect().continuity()
+                && WINDINGS.indexOf(Character.toUpperCase(claim.subject().charAt(0))) >= 0;
+    }
+
+    /** The figures that are about one part: those whose key ends with it, else all of the test. */
+    private static List<Cells.Cell> own(Done done, String subject) {
+        String end = "." + subject.toUpperCase(Locale.ROOT);
+        List<Cells.Cell> own = done.cells.entrySet().stream()
+                .filter(e -> e.getKey().toUpperCase(Locale.ROOT).endsWith(end))
+                .map(Map.Entry::getValue)
+                .toList();
+        return own.isEmpty() ? List.copyOf(done.cells.values()) : own;
+    }
+
+    private static Strength strength(Done done, String subject) {
+        return done.figures.yes("l." + subject) ? Strength.LIFTED : done.row.strength();
+    }
+
+    /** Of a test that goes from part to part what it says of this one, else its sentence. */
+    private static String says(ColdScene scene, Done done, String subject) {
+        return done.row.path()
+                ? done.verdict.sentence()
+                : done.verdict.results().stream()
+                        .filter(r -> r.label().equals(PartTools.name(scene, subject)))
+                        .map(r -> r.note().isEmpty() ? r.value() + "." : r.value() + ", " + r.note() + ".")
+                        .findFirst()
+                        .orElse(done.verdict.sentence());
+    }
+
+    /** Ohms read across a part, outside a test's form. */
+    private static void ohms(
+            ColdScene scene, EvidenceLog log, Charges charges, List<Observation> into, Set<String> open) {
+        for (Reading reading : log.readings().standing()) {
+            if (reading.kind() == ReadingKind.OHMS && !charges.there(reading.takenAt())) {
+                boolean lifted = reading.lifted().equalsIgnoreCase(reading.subject());
+                PartOhms judged = PartOhms.of(scene, reading.subject(), reading.value(), lifted);
+                judged.claims()
+                        .forEach(claim -> word(judged.verdict()).ifPresent(word -> {
+                            boolean winding = word == Word.FAILED && winding(claim);
+                            if (winding) {
+                                open.add(claim.subject());
+                            }
+                            into.add(new Observation(
+                                    claim,
+                                    winding ? Word.DOUBTED : word,
+                                    lifted ? Strength.LIFTED : Strength.IN_CIRCUIT,
+                                    false,
+                                    reading.takenAt(),
+                                    "",
+                                    judged.reason() + (winding ? " Examine its lead-outs first." : ""),
+                                    "",
+                                    List.of(reading.id())));
+                        }));
             }
-        }));
+        }
+    }
+
+    private static Optional<Word> word(Verdict verdict) {
+        return switch (verdict) {
+            case GOOD -> Optional.of(Word.SOUND);
+            case BAD -> Optional.of(Word.FAILED);
+            case DOUBT -> Optional.of(Word.DOUBTED);
+            default -> Optional.empty();
+        };
+    }
+
+    /** Somebody's own test of a part: sound in all that can be said of it, or bad. */
+    private static void tested(ColdScene scene, EvidenceLog log, List<Observation> into) {
+        List<Claim> all = ColdTests.all(scene);
+        for (EvidenceLog.Standing<Proved> s : log.standing(Proved.class)) {
+            String subject = s.fact().subject();
+            Stream<Claim> whole = Stream.of(new Claim(subject, Aspect.SOUND));
+            Stream<Claim> each = all.stream().filter(c -> c.subject().equalsIgnoreCase(subject));
+            (s.fact().sound() ? Stream.concat(whole, each) : whole)
+                    .map(claim -> new Observation(
+                            claim,
+                            s.fact().sound() ? Word.SOUND : Word.FAILED,
+                            Strength.ISOLATED,
+                            false,
+                            s.at(),
+                            "",
+                            s.fact().sentence() + ".",
+                            s.entry().author(),
+                            List.of(s.id())))
+                    .forEach(into::add);
+        }
     }
 
     /** The last standing result of a test. */
     public Optional<Done> last(String test) {
-        List<Done> made = new ArrayList<>(
-                done.stream().filter(d -> d.row.id().equals(test)).toList());
-        return made.isEmpty() ? Optional.empty() : Optional.of(made.get(made.size() - 1));
+        return done.stream().filter(d -> d.row.id().equals(test)).reduce((first, second) -> second);
     }
 
     public boolean proven(Claim claim) {
-        return covers.containsKey(claim) && covers.get(claim).known == Known.PROVEN;
+        return ledger.sound(claim);
     }
 
     /** Whether a test was made and passed. */
     public boolean passed(String test) {
         return last(test).filter(d -> d.verdict.word() == Verdict.GOOD).isPresent();
-    }
-
-    /**
-     * Whether a part that cannot be bought was found sound: continuous and free of shorted turns, nothing against it.
-     * An open winding counts as lost only when its lead-outs were looked at.
-     *
-     * @return empty when that is not known yet
-     */
-    public Optional<Boolean> sound(String subject) {
-        List<Map.Entry<Claim, Cover>> own = covers.entrySet().stream()
-                .filter(e -> e.getKey().subject().equalsIgnoreCase(subject))
-                .toList();
-        if (own.stream()
-                .anyMatch(e -> e.getValue().known == Known.REFUTED
-                        && (!e.getKey().aspect().contains("continuity")
-                                || e.getValue().test.equals("lead-out")))) {
-            return Optional.of(false);
-        }
-        boolean clear = own.stream().allMatch(e -> e.getValue().known == Known.PROVEN);
-        boolean whole = own.stream()
-                .anyMatch(e -> e.getKey().aspect().contains("continuity")
-                        || e.getKey().aspect().equals("value"));
-        boolean turns = own.stream()
-                .anyMatch(e -> e.getKey().aspect().contains("shorted")
-                        || e.getKey().aspect().equals("value"));
-        return clear && whole && turns ? Optional.of(true) : Optional.empty();
     }
 }

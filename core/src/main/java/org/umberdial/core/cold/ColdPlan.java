@@ -5,11 +5,13 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.umberdial.core.volts.Verdict;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.Equipment;
 
 /**
  * The order of tests that proves most for the minutes it takes, safety first.
@@ -67,10 +69,15 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
     }
 
     public static ColdPlan of(ColdScene scene, ColdBench bench, Set<Equipment> equipment) {
+        return of(scene, bench, bench.ledger(), equipment);
+    }
+
+    /** @param ledger all that is known of the set, from wherever */
+    public static ColdPlan of(ColdScene scene, ColdBench bench, Ledger ledger, Set<Equipment> equipment) {
         List<Step> steps = new ArrayList<>();
-        Set<Claim> known = new HashSet<>(bench.covers().entrySet().stream()
-                .filter(e -> e.getValue().known() == ColdBench.Known.PROVEN)
-                .map(Map.Entry::getKey)
+        Set<Claim> known = new HashSet<>(ledger.standings().stream()
+                .filter(Ledger.Standing::sound)
+                .map(Ledger.Standing::claim)
                 .toList());
         List<TestRow> rows = new ArrayList<>(TestRow.all().stream()
                 .filter(row ->
@@ -103,12 +110,12 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
                     bench.last("discharge")));
         }
         satisfied.add("discharge");
-        made(scene, bench, rows, known, satisfied, steps);
+        made(scene, bench, ledger, rows, satisfied, steps);
         List<TestRow> lacking =
                 rows.stream().filter(row -> !equipment.containsAll(row.needs())).toList();
         rows.removeAll(lacking);
         openWinding(bench, rows, steps);
-        greedy(scene, bench, rows, known, satisfied, steps);
+        greedy(scene, bench, ledger, rows, known, satisfied, steps);
         List<Gap> gaps = gaps(scene, lacking, known, equipment, steps);
         return new ColdPlan(List.copyOf(steps), gaps);
     }
@@ -117,8 +124,8 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
     private static void made(
             ColdScene scene,
             ColdBench bench,
+            Ledger ledger,
             List<TestRow> rows,
-            Set<Claim> known,
             Set<String> satisfied,
             List<Step> steps) {
         for (ColdBench.Done done : bench.done()) {
@@ -127,7 +134,7 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
                 continue;
             }
             List<Claim> left = ColdTests.claims(scene, row).stream()
-                    .filter(c -> !bench.covers().containsKey(c))
+                    .filter(c -> ledger.of(c).isEmpty())
                     .toList();
             Verdict word = done.verdict().word();
             boolean failed = word == Verdict.BAD || word == Verdict.DOUBT;
@@ -153,29 +160,24 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
 
     /** A winding that reads open: its lead-outs before anything else of it, and before a replacement is sought. */
     private static void openWinding(ColdBench bench, List<TestRow> rows, List<Step> steps) {
-        bench.covers().entrySet().stream()
-                .filter(e -> e.getValue().known() == ColdBench.Known.REFUTED
-                        && e.getKey().aspect().contains("continuity")
-                        && "XL".indexOf(e.getKey().subject().charAt(0)) >= 0
-                        && !e.getValue().test().equals("lead-out"))
-                .findFirst()
-                .ifPresent(open -> {
-                    TestRow row = TestRow.of("lead-out").orElseThrow();
-                    rows.remove(row);
-                    steps.add(new Step(
-                            row,
-                            State.OPEN,
-                            List.of(),
-                            row.minutes(),
-                            0,
-                            open.getKey().subject() + " reads open: most breaks lie at a lead-out and can be mended.",
-                            Optional.empty()));
-                });
+        bench.openWindings().stream().sorted().findFirst().ifPresent(open -> {
+            TestRow row = TestRow.of("lead-out").orElseThrow();
+            rows.remove(row);
+            steps.add(new Step(
+                    row,
+                    State.OPEN,
+                    List.of(),
+                    row.minutes(),
+                    0,
+                    open + " reads open: most breaks lie at a lead-out and can be mended.",
+                    Optional.empty()));
+        });
     }
 
     private static void greedy(
             ColdScene scene,
             ColdBench bench,
+            Ledger ledger,
             List<TestRow> rows,
             Set<Claim> known,
             Set<String> satisfied,
@@ -191,7 +193,7 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
                     .toList();
             Candidate best = null;
             for (TestRow row : ready.isEmpty() ? rows : ready) {
-                Candidate candidate = candidate(scene, bench, row, known);
+                Candidate candidate = candidate(scene, ledger, row, known);
                 if (best == null || candidate.worth() > best.worth()) {
                     best = candidate;
                 }
@@ -223,19 +225,19 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
                 bench.last(row.id()))));
     }
 
-    private static Candidate candidate(ColdScene scene, ColdBench bench, TestRow row, Set<Claim> known) {
+    private static Candidate candidate(ColdScene scene, Ledger ledger, TestRow row, Set<Claim> known) {
         List<Claim> all = ColdTests.claims(scene, row);
         List<Claim> adds = all.stream().filter(claim -> !known.contains(claim)).toList();
         double bits = 0;
         double sound = 1;
         for (Claim claim : adds) {
             Role role = row.proves().stream()
-                    .filter(a -> a.aspect().equals(claim.aspect())
+                    .filter(a -> a.aspect() == claim.aspect()
                             && scene.roles().of(a.role()).contains(claim.subject()))
-                    .map(TestRow.Aspect::role)
+                    .map(TestRow.Proves::role)
                     .findFirst()
                     .orElseThrow();
-            double odds = bench.covers().containsKey(claim) ? DOUBTED : role.odds();
+            double odds = ledger.of(claim).isPresent() ? DOUBTED : role.odds();
             bits += role.weight() * entropy(odds);
             sound *= 1 - odds;
         }

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.circuit.cold.ColdOhms;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckRefused;
@@ -16,6 +15,7 @@ import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.tube.TubeModels;
 
 /** A set with everything a cold test may ask about it. What costs time is worked out when first asked for. */

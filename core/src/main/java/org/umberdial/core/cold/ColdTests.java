@@ -5,6 +5,9 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.procedure.BenchForm;
+import org.umberdial.core.procedure.Figures;
 
 /** The tests of the cold bench: what to enter for each, what it would prove on a set, and what its figures say. */
 public final class ColdTests {
@@ -44,7 +47,7 @@ public final class ColdTests {
     /** What a pass would prove on this set. */
     public static List<Claim> claims(ColdScene scene, TestRow row) {
         List<Claim> claims = new ArrayList<>();
-        for (TestRow.Aspect aspect : row.proves()) {
+        for (TestRow.Proves aspect : row.proves()) {
             if (applies(scene, aspect)) {
                 scene.roles().of(aspect.role()).forEach(part -> claims.add(new Claim(part, aspect.aspect())));
             }
@@ -52,15 +55,27 @@ public final class ColdTests {
         return claims.stream().distinct().toList();
     }
 
-    private static boolean applies(ColdScene scene, TestRow.Aspect aspect) {
+    private static boolean applies(ColdScene scene, TestRow.Proves aspect) {
         return switch (aspect.aspect()) {
-            case "tap order" -> scene.label().taps().size() > 1;
-            case "high-voltage continuity" ->
+            case TAP_ORDER -> scene.label().taps().size() > 1;
+            case HIGH_VOLTAGE_CONTINUITY ->
                 scene.power()
                         .filter(t -> !t.of(Transformer.Use.HIGH_VOLTAGE).isEmpty())
                         .isPresent();
             default -> true;
         };
+    }
+
+    /** Whether a test reads ohms across one part after another, its figures under {@code o.} and the part. */
+    static boolean readsPartsByOhms(TestRow row) {
+        return row.judge().equals("ohms")
+                || row.id().equals("resistors")
+                || row.id().equals("heaters");
+    }
+
+    /** Whether a test stands beside itself when it is made again, since each time is about another place. */
+    public static boolean standsBesideItself(TestRow row) {
+        return ColdBench.SEVERAL.contains(row.id());
     }
 
     /** Everything cold tests could prove of a set, whatever instruments there are. */

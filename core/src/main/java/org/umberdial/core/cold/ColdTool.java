@@ -2,6 +2,9 @@ package org.umberdial.core.cold;
 
 import java.util.List;
 import java.util.Locale;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.procedure.BenchForm;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -46,6 +49,8 @@ interface ColdTool {
     }
 
     static List<Claim> aspects(List<Claim> claims, String part) {
-        return claims.stream().filter(claim -> claim.aspect().contains(part)).toList();
+        return claims.stream()
+                .filter(claim -> claim.aspect().label().contains(part))
+                .toList();
     }
 }

@@ -2,7 +2,8 @@ package org.umberdial.core.cold;
 
 import java.util.List;
 import java.util.OptionalDouble;
-import org.umberdial.core.volts.Verdict;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
 
 /**
  * What the figures of a test say.

@@ -2,14 +2,16 @@ package org.umberdial.core.cold;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Verdict;
 
 /** Which capacitors to bleed, for how long and through how many watts; and whether the volts are gone. */
 final class DischargeTool implements ColdTool {
@@ -17,15 +19,18 @@ final class DischargeTool implements ColdTool {
     public List<Block> blocks(ColdScene scene, Figures figures) {
         double bleeder = bleeder(scene, figures);
         List<Line> lines = new ArrayList<>();
-        for (Charge.Holder h : Charge.holders(scene, bleeder)) {
+        for (Charge.Holder h : Charge.holders(scene)) {
             String said = ColdTool.text(
                     "%s at %s%s, %.2f J: %.1f s through %s",
                     Engineering.print(h.farads(), Unit.FARAD),
-                    ColdTool.volts(h.volts()),
-                    h.known() ? "" : " (its rating)",
+                    ColdTool.volts(h.volts().orElse(0)),
+                    h.working() ? "" : " (its rating)",
                     h.joules(),
-                    h.seconds(),
+                    h.seconds(bleeder, scene.policy().safeVolts()),
                     ColdTool.ohms(bleeder));
+            if (h.volts().isEmpty()) {
+                said = "nobody knows its volts: leave the resistor on until the meter has stopped falling";
+            }
             lines.add(new Line(
                     h.reference() + (h.name().isEmpty() ? "" : ", " + h.name()),
                     h.reference(),
@@ -66,10 +71,12 @@ final class DischargeTool implements ColdTool {
     @Override
     public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
         double bleeder = bleeder(scene, figures);
-        List<Charge.Holder> holders = Charge.holders(scene, bleeder);
-        double watts = holders.stream().mapToDouble(Charge.Holder::watts).max().orElse(0);
-        double seconds =
-                holders.stream().mapToDouble(Charge.Holder::seconds).max().orElse(0);
+        List<Charge.Holder> holders = Charge.holders(scene);
+        double watts = holders.stream().mapToDouble(h -> h.watts(bleeder)).max().orElse(0);
+        double seconds = holders.stream()
+                .mapToDouble(h -> h.seconds(bleeder, scene.policy().safeVolts()))
+                .max()
+                .orElse(0);
         List<ColdVerdict.Result> results = holders.isEmpty()
                 ? List.of()
                 : List.of(
@@ -85,26 +92,25 @@ final class DischargeTool implements ColdTool {
                                 "for an instant; a 5 W part takes it",
                                 Verdict.NO_EXPECTATION));
         List<String> arithmetic = holders.stream()
+                .filter(h -> h.volts().isPresent())
                 .map(h -> ColdTool.text(
                         "%s: %s x %s x ln(%.0f / %.0f) = %.2f s; %.0f² / %s = %.1f W",
                         h.reference(),
                         ColdTool.ohms(bleeder),
                         Engineering.print(h.farads(), Unit.FARAD),
-                        h.volts(),
+                        h.volts().getAsDouble(),
                         scene.policy().safeVolts(),
-                        h.seconds(),
-                        h.volts(),
+                        h.seconds(bleeder, scene.policy().safeVolts()),
+                        h.volts().getAsDouble(),
                         ColdTool.ohms(bleeder),
-                        h.watts()))
+                        h.watts(bleeder)))
                 .toList();
-        return say(scene, figures, holders).with(results, arithmetic);
+        return say(scene, figures).with(results, arithmetic);
     }
 
-    private static ColdVerdict say(ColdScene scene, Figures figures, List<Charge.Holder> holders) {
+    private static ColdVerdict say(ColdScene scene, Figures figures) {
         double safe = scene.policy().safeVolts();
-        List<String> keys = holders.isEmpty()
-                ? List.of("v.any")
-                : holders.stream().map(h -> "v." + h.reference()).toList();
+        List<String> keys = Charge.required(scene);
         for (String key : keys) {
             double volts = Math.abs(figures.number(key).orElse(0));
             if (volts > safe) {

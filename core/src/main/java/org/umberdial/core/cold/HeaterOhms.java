@@ -3,9 +3,9 @@ package org.umberdial.core.cold;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
-import org.umberdial.core.volts.Verdict;
 
 /** What a heater reads when cold. */
 public final class HeaterOhms {

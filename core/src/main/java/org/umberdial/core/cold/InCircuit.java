@@ -1,8 +1,8 @@
 package org.umberdial.core.cold;
 
 import java.util.Optional;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.set.Part;
-import org.umberdial.core.volts.Verdict;
 
 /**
  * A resistor in its circuit: what it should read in place, and whether a reading there can tell its state.

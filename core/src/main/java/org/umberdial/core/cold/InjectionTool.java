@@ -3,12 +3,15 @@ package org.umberdial.core.cold;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Verdict;
 
 /** A low voltage at line frequency into the plug: proportion, every winding at full line, shorted turns. */
 final class InjectionTool implements ColdTool {
@@ -266,7 +269,7 @@ final class InjectionTool implements ColdTool {
         if (!faults.isEmpty()) {
             String all = String.join("; ", faults);
             List<Claim> doubted = claims.stream()
-                    .filter(c -> c.aspect().contains("ratio") || c.aspect().contains("shorted"))
+                    .filter(c -> c.aspect() == Aspect.RATIOS || c.aspect().turns())
                     .toList();
             return all.contains("draws like")
                     ? ColdVerdict.bad(
@@ -281,10 +284,10 @@ final class InjectionTool implements ColdTool {
         }
         List<Claim> proves = new ArrayList<>(claims);
         if (!current) {
-            proves.removeIf(c -> c.aspect().contains("shorted"));
+            proves.removeIf(c -> c.aspect().turns());
         }
         if (read.size() < outs.size() || levels < LEVELS) {
-            proves.removeIf(c -> c.aspect().contains("ratio"));
+            proves.removeIf(c -> c.aspect() == Aspect.RATIOS);
         }
         String left = !current
                 ? " Read the current too: without it shorted turns are not excluded."

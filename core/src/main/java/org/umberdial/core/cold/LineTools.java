@@ -3,9 +3,11 @@ package org.umberdial.core.cold;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.umberdial.core.circuit.deck.Card;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.Unit;
 
 /** The line side with the switch off, and against the chassis, as far as an ohmmeter sees. */

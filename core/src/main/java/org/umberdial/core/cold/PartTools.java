@@ -5,15 +5,17 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.BiFunction;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Choice;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Choice;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Verdict;
 
 /** Tests that go from part to part. */
 final class PartTools {
@@ -76,7 +78,7 @@ final class PartTools {
                 word, sentence, List.of(), List.copyOf(results), proves, refutes, doubts, bad.isEmpty() ? "" : whenBad);
     }
 
-    private static String name(ColdScene scene, String reference) {
+    static String name(ColdScene scene, String reference) {
         return scene.set()
                 .part(reference)
                 .map(p -> {

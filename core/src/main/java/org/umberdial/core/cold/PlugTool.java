@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import org.umberdial.core.circuit.deck.Card;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Verdict;
 
 /**
  * One reading across the plug for the whole line chain; when it fails, the chain is halved with the fewest further
@@ -243,7 +245,7 @@ final class PlugTool implements ColdTool {
     private static List<Claim> aspects(List<Claim> claims, String reference, ColdScene scene) {
         String tube = reference.equals(Roles.CORD) || reference.equals(Roles.FUSE)
                 ? reference
-                : Roles.tubeOf(scene.set(), reference);
+                : scene.set().tubeOf(reference);
         return claims.stream()
                 .filter(c -> c.subject().equals(reference) || c.subject().equals(tube))
                 .toList();

@@ -16,9 +16,9 @@ import org.umberdial.core.tube.TubeData;
  */
 public final class Roles {
     /** The line cord, which no circuit draws. */
-    public static final String CORD = "CORD";
+    public static final String CORD = BenchSet.CORD;
     /** The line fuse of a set whose circuit draws none. */
-    public static final String FUSE = "FUSE";
+    public static final String FUSE = BenchSet.FUSE;
 
     private static final double LARGE_FARADS = 1e-6;
     private static final double RAIL_RATING = 100;
@@ -70,21 +70,6 @@ public final class Roles {
                 .filter(e -> e.getValue().contains(reference))
                 .map(Map.Entry::getKey)
                 .toList();
-    }
-
-    /** The part that stands for a tube: the first section at its socket. */
-    public static String tubeOf(BenchSet set, String reference) {
-        String socket = socket(reference);
-        return set.parts().stream()
-                .filter(p ->
-                        p.card().kind().equals("tube") && socket(p.reference()).equals(socket))
-                .map(Part::reference)
-                .findFirst()
-                .orElse(reference);
-    }
-
-    private static String socket(String reference) {
-        return reference.toUpperCase(Locale.ROOT).replaceAll("(?<=[0-9])[A-Z]+$", "");
     }
 
     private void add(Role role, String reference) {
@@ -203,13 +188,13 @@ public final class Roles {
     private void tubeOrTransformer(Part part, String kind) {
         switch (kind) {
             case "heater" -> {
-                String tube = tubeOf(set, part.reference());
+                String tube = set.tubeOf(part.reference());
                 add(Role.HEATER, tube);
                 if (chain.parts().contains(part.reference())) {
                     add(Role.STRING_HEATER, tube);
                 }
             }
-            case "tube" -> add(Role.TUBE, tubeOf(set, part.reference()));
+            case "tube" -> add(Role.TUBE, set.tubeOf(part.reference()));
             case "lamp" -> add(Role.LAMP, part.reference());
             case "transformer" ->
                 add(

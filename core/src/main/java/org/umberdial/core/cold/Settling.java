@@ -1,6 +1,7 @@
 package org.umberdial.core.cold;
 
 import java.util.OptionalDouble;
+import org.umberdial.core.procedure.Figures;
 
 /**
  * Whether a resistance still climbs while a capacitor charges through the meter.

@@ -5,14 +5,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Choice;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Choice;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Verdict;
 
 /** Output transformer, speaker and field coil. */
 final class SoundTools {
@@ -137,7 +140,7 @@ final class SoundTools {
                                     "No tone although the primary reads " + ColdTool.ohms(ohms.getAsDouble())
                                             + ": secondary, voice coil, their leads or a speaker plug." + cone,
                                     claims.stream()
-                                            .filter(c -> !c.aspect().equals("primary continuity"))
+                                            .filter(c -> c.aspect() != Aspect.PRIMARY_CONTINUITY)
                                             .toList(),
                                     "A click from a dry cell at the voice coil tells speaker from transformer.")
                             : ColdVerdict.doubt("No tone." + cone, claims, "Read the primary's ohms.");

@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Strength;
+import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.value.CsvTable;
 
 /**
@@ -19,6 +22,7 @@ import org.umberdial.core.value.CsvTable;
  * @param leaves what it does not prove
  * @param minutes at the bench for the whole of it
  * @param needs instruments, all of them
+ * @param strength how much its figures can bear
  * @param after id of the test that comes first, empty for none
  */
 public record TestRow(
@@ -28,13 +32,14 @@ public record TestRow(
         String judge,
         List<String> setup,
         String passes,
-        List<Aspect> proves,
+        List<Proves> proves,
         String leaves,
         double minutes,
         Set<Equipment> needs,
-        String after) {
-    /** An aspect of every part with a role. */
-    public record Aspect(Role role, String aspect) {}
+        String after,
+        Strength strength) {
+    /** One aspect of every part with a role. */
+    public record Proves(Role role, Aspect aspect) {}
 
     private static final List<TestRow> ALL = CsvTable.rows(TestRow.class, "cold-tests.csv").stream()
             .map(TestRow::row)
@@ -50,13 +55,13 @@ public record TestRow(
     }
 
     private static TestRow row(Map<String, String> cells) {
-        List<Aspect> aspects = new ArrayList<>();
+        List<Proves> aspects = new ArrayList<>();
         for (String word : cells.get("proves").split("\\|")) {
             if (!word.isBlank()) {
                 int colon = word.indexOf(':');
-                aspects.add(new Aspect(
+                aspects.add(new Proves(
                         Role.valueOf(word.substring(0, colon).strip()),
-                        word.substring(colon + 1).strip()));
+                        Aspect.of(word.substring(colon + 1).strip())));
             }
         }
         Set<Equipment> needs = EnumSet.noneOf(Equipment.class);
@@ -74,7 +79,8 @@ public record TestRow(
                 cells.get("leaves"),
                 Double.parseDouble(cells.get("minutes")),
                 needs,
-                cells.get("after"));
+                cells.get("after"),
+                Strength.valueOf(cells.get("strength")));
     }
 
     /** Whether it reads ohms, which a charge falsifies. */

@@ -10,12 +10,12 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.work.OperatingPoint;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
-import org.umberdial.core.volts.Verdict;
 
 /**
  * What a power transformer for this line-up must give.

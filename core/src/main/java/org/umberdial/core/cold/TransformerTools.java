@@ -4,12 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberdial.core.cold.BenchForm.Block;
-import org.umberdial.core.cold.BenchForm.Cell;
-import org.umberdial.core.cold.BenchForm.Choice;
-import org.umberdial.core.cold.BenchForm.Line;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm.Block;
+import org.umberdial.core.procedure.BenchForm.Cell;
+import org.umberdial.core.procedure.BenchForm.Choice;
+import org.umberdial.core.procedure.BenchForm.Line;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Verdict;
 
 /** Windings by ohms and by megohms: the halves of the high voltage, unknown groups, lead-outs, insulation. */
 final class TransformerTools {
@@ -202,8 +205,8 @@ final class TransformerTools {
                     part,
                     scene.roles().of(Role.POWER_TRANSFORMER).contains(part)
                                     || scene.roles().of(Role.OUTPUT_TRANSFORMER).contains(part)
-                            ? "primary continuity"
-                            : "continuity"));
+                            ? Aspect.PRIMARY_CONTINUITY
+                            : Aspect.CONTINUITY));
             if (figures.text("break").equals("inside")) {
                 return ColdVerdict.bad(
                         "The break is inside: now a replacement may be sought, or a rewinder.",

@@ -1,6 +1,7 @@
 package org.umberdial.core.set;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -24,6 +25,11 @@ public record BenchSet(
         List<String> modes,
         Map<String, Map<String, Double>> models,
         List<String> unread) {
+    /** The line cord, which no circuit draws. */
+    public static final String CORD = "CORD";
+    /** The line fuse of a set whose circuit draws none. */
+    public static final String FUSE = "FUSE";
+
     private static final Set<String> HEATED = Set.of("transformer", "heater", "lamp");
 
     /** A set without diode models of its own. */
@@ -64,6 +70,25 @@ public record BenchSet(
                 .map(Card::kind)
                 .toList();
         return kinds.contains("transformer") && HEATED.containsAll(kinds) && kinds.size() > 1;
+    }
+
+    /**
+     * The part that stands for a tube: the first section at its socket, whichever section or socket is named. Any other
+     * reference is given back as it is.
+     */
+    public String tubeOf(String reference) {
+        String socket = socket(reference);
+        return parts.stream()
+                .filter(p -> p.card().kind().equals("tube")
+                        && (socket(p.reference()).equals(socket)
+                                || socket(p.reference()).equals("X" + socket)))
+                .map(Part::reference)
+                .findFirst()
+                .orElse(reference);
+    }
+
+    private static String socket(String reference) {
+        return reference.toUpperCase(Locale.ROOT).replaceAll("(?<=[0-9])[A-Z]+$", "");
     }
 
     public List<Card> cards() {

@@ -17,14 +17,24 @@ public final class CircuitImport {
 
     /** The deck's parts, their values marked as the sheet's. */
     public static List<Part> parts(Deck deck) {
+        return parts(deck, Map.of());
+    }
+
+    /** @param origins by reference, of the parts that are not the set's own */
+    public static List<Part> parts(Deck deck, Map<String, ValueOrigin> origins) {
         return deck.cards().stream()
-                .map(card -> new Part(
-                        card,
-                        card.value()
-                                .filter(value -> "RCL".indexOf(card.letter()) >= 0)
-                                .map(value -> List.of(new PartValue(ValueOrigin.SHEET, value, "deck")))
-                                .orElse(List.of())))
+                .map(card -> part(card, origins.getOrDefault(card.reference(), ValueOrigin.SHEET)))
                 .toList();
+    }
+
+    private static Part part(Card card, ValueOrigin origin) {
+        return new Part(
+                card,
+                card.value()
+                        .filter(value -> "RCL".indexOf(card.letter()) >= 0)
+                        .map(value -> List.of(new PartValue(origin, value, "deck")))
+                        .orElse(List.of()),
+                origin);
     }
 
     /** Test points at the nodes of {@code *TP}; each takes its node as id. */

@@ -13,8 +13,14 @@ import org.umberdial.core.value.Unit;
  *
  * @param card reference, nodes, kind and keys; its own value is the first of {@code values} when there is one
  * @param values in the order they were entered; several of one origin: the last holds
+ * @param origin whose part it is: {@link ValueOrigin#SHEET} for the set's own, else as usually built or a relative's
  */
-public record Part(Card card, List<PartValue> values) {
+public record Part(Card card, List<PartValue> values, ValueOrigin origin) {
+    /** A part of the set's own circuit. */
+    public Part(Card card, List<PartValue> values) {
+        this(card, values, ValueOrigin.SHEET);
+    }
+
     /** Old carbon and unmarked parts: the widest usual tolerance. */
     private static final Tolerance UNMARKED = Tolerance.percent(20);
 
@@ -71,6 +77,8 @@ public record Part(Card card, List<PartValue> values) {
                 .or(() -> latest(ValueOrigin.FITTED))
                 .or(() -> latest(ValueOrigin.SHEET))
                 .or(() -> latest(ValueOrigin.BODY))
+                .or(() -> latest(ValueOrigin.RELATIVE))
+                .or(() -> latest(ValueOrigin.USUAL))
                 .map(PartValue::value)
                 .or(card::value);
     }
@@ -80,12 +88,22 @@ public record Part(Card card, List<PartValue> values) {
         return latest(ValueOrigin.SHEET).map(PartValue::value).or(this::workingValue);
     }
 
+    /**
+     * Whether nothing about this very set says what it should be: what it has is what such sets usually have, or what a
+     * relative has. Such a value helps to expect something and accuses nobody.
+     */
+    public boolean unconfirmed() {
+        return !origin.own()
+                && values.stream().noneMatch(value -> value.origin().own());
+    }
+
     /** A sentence when its values disagree beyond its tolerance and nothing was decided; empty when they agree. */
     public Optional<String> conflict() {
         if (latest(ValueOrigin.DECIDED).isPresent() || unit().isEmpty()) {
             return Optional.empty();
         }
         List<PartValue> known = java.util.Arrays.stream(ValueOrigin.values())
+                .filter(ValueOrigin::own)
                 .flatMap(origin -> latest(origin).stream())
                 .toList();
         Optional<PartValue> least = known.stream().min(Comparator.comparingDouble(PartValue::value));

@@ -13,6 +13,7 @@ import org.umberdial.core.reading.ReadingKind;
  * @param lineVolts line voltage the sheet was taken at, above 0 V
  * @param meter the sheet's meter; empty when it does not say (then taken as loading nothing)
  * @param mode band or mode it holds for, empty for any
+ * @param own whether it is this set's own sheet; else a relative's, which is no evidence
  */
 public record SheetValue(
         String node,
@@ -21,4 +22,17 @@ public record SheetValue(
         double value,
         double lineVolts,
         Optional<Meter> meter,
-        String mode) {}
+        String mode,
+        boolean own) {
+    /** A value of the set's own sheet. */
+    public SheetValue(
+            String node,
+            String reference,
+            ReadingKind kind,
+            double value,
+            double lineVolts,
+            Optional<Meter> meter,
+            String mode) {
+        this(node, reference, kind, value, lineVolts, meter, mode, true);
+    }
+}

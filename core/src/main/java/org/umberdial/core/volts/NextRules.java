@@ -4,6 +4,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import org.umberdial.core.area.Act;
+import org.umberdial.core.area.Plug;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.set.BenchSet;
 
 /** Chooses the one act that helps most. The rules are asked in order; the first that has something to say decides. */
@@ -20,7 +25,7 @@ final class NextRules {
         }
     }
 
-    private record Rule(String id, Function<Situation, Optional<NextAct>> choose) {}
+    private record Rule(String id, Function<Situation, Optional<Act>> choose) {}
 
     private static final List<Rule> RULES = List.of(
             new Rule("stop-harm", NextRules::stopHarm),
@@ -32,16 +37,34 @@ final class NextRules {
 
     private NextRules() {}
 
-    static Optional<NextAct> choose(BenchSet set, List<PointVerdict> points, List<Finding> findings) {
+    /** What helps most, the best first: each rule's one act. */
+    static List<Act> acts(BenchSet set, List<PointVerdict> points, List<Finding> findings) {
         Situation situation = new Situation(set, points, findings);
         return RULES.stream()
                 .map(rule -> rule.choose.apply(situation))
                 .flatMap(Optional::stream)
-                .findFirst();
+                .toList();
+    }
+
+    private static Act act(String rule, String node, String title, String why, boolean powered) {
+        Act.Urgency urgency = switch (rule) {
+            case "stop-harm" -> Act.Urgency.HARM;
+            case "no-points", "watch-drift" -> Act.Urgency.LAST;
+            default -> Act.Urgency.USUAL;
+        };
+        return new Act(
+                "volts:" + rule,
+                node,
+                title,
+                why,
+                powered && !node.isEmpty() ? List.of(new Claim(node, Aspect.VOLTS)) : List.of(),
+                powered ? 1 : 5,
+                powered ? Plug.IN : rule.equals("stop-harm") || rule.equals("no-points") ? Plug.OUT : Plug.OUT_HANDS_IN,
+                urgency);
     }
 
     /** Running on does harm: nothing else is read first. */
-    private static Optional<NextAct> stopHarm(Situation s) {
+    private static Optional<Act> stopHarm(Situation s) {
         for (Finding finding : s.findings) {
             Optional<Suspect> suspect = s.leading(finding);
             if (finding.urgent() && suspect.isPresent()) {
@@ -49,7 +72,7 @@ final class NextRules {
                 String title = proven
                         ? "Switch off and replace " + suspect.get().part() + "."
                         : suspect.get().confirm();
-                return Optional.of(new NextAct(
+                return Optional.of(act(
                         "stop-harm",
                         finding.node(),
                         title,
@@ -65,9 +88,9 @@ final class NextRules {
         return Optional.empty();
     }
 
-    private static Optional<NextAct> noPoints(Situation s) {
+    private static Optional<Act> noPoints(Situation s) {
         return s.points.isEmpty()
-                ? Optional.of(new NextAct(
+                ? Optional.of(act(
                         "no-points",
                         "",
                         "Enter the circuit and its test points.",
@@ -77,7 +100,7 @@ final class NextRules {
                 : Optional.empty();
     }
 
-    private static Optional<NextAct> readNext(Situation s) {
+    private static Optional<Act> readNext(Situation s) {
         return s.unread().findFirst().map(point -> {
             String where =
                     point.point().hint().isEmpty() ? "" : " (" + point.point().hint() + ")";
@@ -88,7 +111,7 @@ final class NextRules {
             String why = s.findings.isEmpty()
                     ? "Next in probing order; " + left + (left == 1 ? " point is" : " points are") + " unread."
                     : "A fault is suspected already; this reading says more about it before anything is lifted.";
-            return new NextAct(
+            return act(
                     "read-next",
                     point.point().node(),
                     "Read " + point.point().name() + where + "." + expects,
@@ -97,12 +120,12 @@ final class NextRules {
         });
     }
 
-    private static Optional<NextAct> confirmWorst(Situation s) {
+    private static Optional<Act> confirmWorst(Situation s) {
         return s.findings.stream()
                 .flatMap(finding -> s
                         .leading(finding)
                         .filter(suspect -> suspect.standing() == Suspect.Standing.OPEN)
-                        .map(suspect -> new NextAct(
+                        .map(suspect -> act(
                                 "confirm-worst",
                                 finding.node(),
                                 suspect.confirm(),
@@ -113,12 +136,12 @@ final class NextRules {
                 .findFirst();
     }
 
-    private static Optional<NextAct> replaceProven(Situation s) {
+    private static Optional<Act> replaceProven(Situation s) {
         return s.findings.stream()
                 .flatMap(finding -> s
                         .leading(finding)
                         .filter(suspect -> suspect.standing() == Suspect.Standing.PROVEN)
-                        .map(suspect -> new NextAct(
+                        .map(suspect -> act(
                                 "replace-proven",
                                 finding.node(),
                                 "Switch off, pull the plug, discharge; replace " + suspect.part() + ", then read "
@@ -129,11 +152,11 @@ final class NextRules {
                 .findFirst();
     }
 
-    private static Optional<NextAct> watchDrift(Situation s) {
+    private static Optional<Act> watchDrift(Situation s) {
         return s.points.stream()
                 .filter(point -> point.verdict() != Verdict.UNREAD)
                 .findFirst()
-                .map(point -> new NextAct(
+                .map(point -> act(
                         "watch-drift",
                         point.point().node(),
                         "Let it run ten minutes and read " + point.point().name() + " again.",

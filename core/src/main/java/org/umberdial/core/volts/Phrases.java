@@ -6,9 +6,11 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.umberdial.core.area.Bench;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
-import org.umberdial.core.reading.Reading;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
@@ -63,8 +65,12 @@ final class Phrases {
                         ? oscillator(p, size)
                         : capital(size) + ": outside " + share(policy.spread()) + ", not yet wrong.";
             case BAD -> bad(p, off, size);
+            case UNUSUAL ->
+                capital(size) + " against what such sets usually show: unusual. Compare with this set's schematic.";
             case NO_EXPECTATION ->
-                "The sheet gives nothing here for this mode; enter its value or judge by the neighbours.";
+                p.healthyShown.isPresent()
+                        ? "About what such sets usually show; nobody knows what this one should."
+                        : "The sheet gives nothing here for this mode; enter its value or judge by the neighbours.";
             case UNREAD -> "";
         };
     }

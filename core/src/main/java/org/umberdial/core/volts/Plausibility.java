@@ -1,6 +1,7 @@
 package org.umberdial.core.volts;
 
 import java.util.Optional;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.entry.Entry;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;

@@ -3,7 +3,8 @@ package org.umberdial.core.volts;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberdial.core.reading.Reading;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.set.TestPoint;
 
 /**

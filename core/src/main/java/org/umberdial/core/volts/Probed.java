@@ -2,9 +2,9 @@ package org.umberdial.core.volts;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
-import org.umberdial.core.reading.Reading;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.value.Ohms;
 import org.umberdial.core.value.Volts;

@@ -1,6 +1,9 @@
 package org.umberdial.core.volts;
 
+import java.time.Instant;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberdial.core.claim.Aspect;
 
 /**
  * One part that could explain a finding.
@@ -11,7 +14,9 @@ import java.util.OptionalDouble;
  * @param severity the size that fits the reading, SI in the unit of the part; empty where a size makes no sense
  * @param reason one sentence with the figures
  * @param odds share among the suspects of this finding, 0 to 1
+ * @param aspect what of the part would be wrong, as the ledger calls it; empty when it has no word for it
  * @param standing what tests have said about it so far
+ * @param settledAt when the reading that settled it was taken; empty while it is open or was settled elsewhere
  * @param confirm the test that settles it, cold if one does
  * @param tells what its outcome says
  */
@@ -22,7 +27,9 @@ public record Suspect(
         OptionalDouble severity,
         String reason,
         double odds,
+        Optional<Aspect> aspect,
         Standing standing,
+        Optional<Instant> settledAt,
         String confirm,
         String tells) {
     /** Whether a test has settled the suspicion. */

@@ -9,10 +9,13 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import org.umberdial.core.area.Bench;
+import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.policy.HousePolicy;
-import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingKind;
-import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
@@ -31,8 +34,10 @@ public final class VoltsJudge {
     private final Map<String, Verdict> verdicts = new HashMap<>();
     private final Map<String, Set<String>> explainedBy = new HashMap<>();
     private final Phrases phrases;
+    private final Ledger known;
 
-    private VoltsJudge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench) {
+    private VoltsJudge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench, Ledger known) {
+        this.known = known;
         this.set = set;
         this.log = log;
         this.policy = policy;
@@ -49,8 +54,14 @@ public final class VoltsJudge {
         }
     }
 
+    /** @param known what is known of its parts from elsewhere */
+    public static VoltsReport judge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench, Ledger known) {
+        return new VoltsJudge(set, log, policy, bench, known).report();
+    }
+
+    /** The same when nothing else is known. */
     public static VoltsReport judge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench) {
-        return new VoltsJudge(set, log, policy, bench).report();
+        return judge(set, log, policy, bench, Ledger.of(List.of(), List.of()));
     }
 
     private VoltsReport report() {
@@ -62,11 +73,7 @@ public final class VoltsJudge {
                 .map(point -> AcPoint.judge(set, point, log, policy, bench).orElseGet(() -> verdict(point)))
                 .toList();
         return new VoltsReport(
-                points,
-                branches(),
-                findings,
-                plan.staircase(bench.lineVolts()),
-                NextRules.choose(set, points, findings));
+                points, branches(), findings, plan.staircase(bench.lineVolts()), NextRules.acts(set, points, findings));
     }
 
     /** The verdict of a reading by itself. */
@@ -213,7 +220,7 @@ public final class VoltsJudge {
                 given.removeIf(node -> !probed.containsKey(node)
                         || probed.get(node).healthyOpen.isEmpty());
                 double scale = supplyScale(p.point.node());
-                findings.add(new Suspicions(model, log, policy, probed, phrases)
+                findings.add(new Suspicions(model, log, policy, probed, phrases, known)
                         .about(p, deviations(given, scale), scale, verdicts.get(p.point.node())));
             }
         }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Network;

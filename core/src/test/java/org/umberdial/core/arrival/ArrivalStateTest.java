@@ -7,10 +7,11 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.Told;
+import org.umberdial.core.area.Act;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.Told;
 import org.umberdial.core.set.ConstructionClass;
-import org.umberdial.core.volts.NextAct;
+import org.umberdial.core.set.SupplyLabel;
 
 class ArrivalStateTest {
     private static final SupplyLabel READ = new SupplyLabel(
@@ -49,9 +50,9 @@ class ArrivalStateTest {
                 .add(InspectionTest.looked("fuse", "fuse-bridged-by-wire"))
                 .add(InspectionTest.looked("line cord", "line-cord-rubber-stiff-cracked"));
         walkOn(book);
-        NextAct act = state(2, READ, book.journal(), 40, false).next().orElseThrow();
+        Act act = state(2, READ, book.journal(), 40, false).next().orElseThrow();
         assertEquals("Replace cord", act.title());
-        assertTrue(act.reason().contains("1 more must be settled before power"), act.reason());
+        assertTrue(act.why().contains("1 more must be settled before power"), act.why());
     }
 
     private static void walkOn(Book book) {
@@ -63,11 +64,11 @@ class ArrivalStateTest {
     private static String next(int photos, SupplyLabel label, Book book, int parts, boolean powered) {
         return state(photos, label, book.journal(), parts, powered)
                 .next()
-                .map(NextAct::rule)
+                .map(act -> act.id().substring("arrival:".length()))
                 .orElse("");
     }
 
-    private static ArrivalState state(int photos, SupplyLabel label, Journal journal, int parts, boolean powered) {
+    private static ArrivalState state(int photos, SupplyLabel label, EvidenceLog journal, int parts, boolean powered) {
         ConstructionClass construction = ConstructionClass.SERIES_STRING;
         return new ArrivalState(
                 photos,

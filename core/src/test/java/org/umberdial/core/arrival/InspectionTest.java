@@ -11,12 +11,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.umberdial.core.caution.Cautions;
-import org.umberdial.core.journal.Control;
-import org.umberdial.core.journal.ControlFound;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.Looked;
-import org.umberdial.core.journal.TaskDone;
-import org.umberdial.core.journal.Told;
+import org.umberdial.core.evidence.Control;
+import org.umberdial.core.evidence.ControlFound;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.Looked;
+import org.umberdial.core.evidence.TaskDone;
+import org.umberdial.core.evidence.Told;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
 
@@ -37,7 +37,7 @@ class InspectionTest {
     @ParameterizedTest
     @EnumSource(ConstructionClass.class)
     void everyClassHasItsWalkAndItsDangers(ConstructionClass construction) {
-        Inspection walk = Inspection.of(construction, Set.of(), new Journal(List.of()));
+        Inspection walk = Inspection.of(construction, Set.of(), new EvidenceLog(List.of()));
         assertTrue(walk.areas().size() > 15, construction.name());
         assertEquals("before opening", walk.nextArea().orElseThrow().name());
         assertFalse(Inspection.dangers(construction, Set.of(), walk).isEmpty());
@@ -52,7 +52,7 @@ class InspectionTest {
     @Test
     void aCombinationBringsItsOwnAreas() {
         Inspection walk =
-                Inspection.of(ConstructionClass.MAINS_TRANSFORMER, Set.of(Extra.PLAYER), new Journal(List.of()));
+                Inspection.of(ConstructionClass.MAINS_TRANSFORMER, Set.of(Extra.PLAYER), new EvidenceLog(List.of()));
         assertTrue(walk.areas().stream().anyMatch(area -> area.name().equals("idler")));
         assertTrue(Inspection.dangers(ConstructionClass.MAINS_TRANSFORMER, Set.of(Extra.PLAYER), walk)
                 .contains(Cautions.of("motor_pinch")));

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.SupplyLabel;
 
 class SupplyJudgeTest {
     @Test

@@ -6,12 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.umberdial.core.journal.Closed;
-import org.umberdial.core.journal.Control;
-import org.umberdial.core.journal.ControlFound;
-import org.umberdial.core.journal.ItemKind;
-import org.umberdial.core.journal.PutBack;
-import org.umberdial.core.journal.TakenOff;
+import org.umberdial.core.evidence.Closed;
+import org.umberdial.core.evidence.Control;
+import org.umberdial.core.evidence.ControlFound;
+import org.umberdial.core.evidence.ItemKind;
+import org.umberdial.core.evidence.PutBack;
+import org.umberdial.core.evidence.TakenOff;
 
 class TakeApartTest {
     private static final TakenOff KNOB = off(ItemKind.KNOB, "Tuning knob", 1, 0, "front");

@@ -5,11 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.junit.jupiter.api.Test;
-import org.umberdial.core.journal.Proved;
-import org.umberdial.core.journal.WorthSaid;
-import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.Files;
+import org.umberdial.core.evidence.Proved;
+import org.umberdial.core.evidence.WorthSaid;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
@@ -70,11 +69,6 @@ class WorthTest {
     }
 
     private static Worth worth(Book book) {
-        return Worth.of(
-                SET,
-                Set.of(),
-                Inspection.of(SET.construction(), Set.of(), book.journal()),
-                book.journal(),
-                HousePolicy.standard());
+        return Worth.of(Files.of(SET, book));
     }
 }

@@ -5,22 +5,19 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.EnumSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.umberdial.core.Files;
 import org.umberdial.core.arrival.Book;
-import org.umberdial.core.arrival.Inspection;
-import org.umberdial.core.journal.Benched;
-import org.umberdial.core.journal.PartReplaced;
-import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.Benched;
+import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.proof.Proof;
-import org.umberdial.core.proof.ProofSheet;
 import org.umberdial.core.proof.ProofState;
-import org.umberdial.core.reading.ReadingLog;
-import org.umberdial.core.volts.Bench;
-import org.umberdial.core.volts.Verdict;
-import org.umberdial.core.volts.VoltsJudge;
 
 class ColdPlanTest {
     private static final Set<Equipment> SMALL =
@@ -49,8 +46,8 @@ class ColdPlanTest {
     void aPassedTest_marksItsPath_andDropsWhatItMakesNeedless() {
         Book book = made("plug-on", "plug=117 set.*=yes", made("discharge", "v.C1=1 v.C2=0", new Book()));
         ColdBench bench = ColdBench.of(Scenes.STRING, book.journal());
-        assertTrue(bench.proven(new Claim("XV4", "heater whole")));
-        assertFalse(bench.proven(new Claim("CORD", "insulation")));
+        assertTrue(bench.proven(new Claim("XV4", Aspect.of("heater whole"))));
+        assertFalse(bench.proven(new Claim("CORD", Aspect.of("insulation"))));
         ColdPlan plan = ColdPlan.of(Scenes.STRING, bench, SMALL);
         assertEquals(ColdPlan.State.ADDS_NOTHING, step(plan, "heaters").state());
         assertEquals(ColdPlan.State.PASSED, step(plan, "plug-on").state());
@@ -81,7 +78,7 @@ class ColdPlanTest {
         assertEquals(ColdPlan.State.NO_INSTRUMENT, step(plan, "insulation").state());
         assertTrue(plan.unproven().stream()
                 .anyMatch(gap -> gap.needs().equals(Set.of(Equipment.INSULATION_TESTER))
-                        && gap.claims().contains(new Claim("XT1", "insulation"))));
+                        && gap.claims().contains(new Claim("XT1", Aspect.of("insulation")))));
         ColdPlan full =
                 ColdPlan.of(Scenes.FM, ColdBench.of(Scenes.FM, new Book().journal()), EnumSet.allOf(Equipment.class));
         assertTrue(full.unproven().isEmpty());
@@ -96,7 +93,7 @@ class ColdPlanTest {
         assertEquals(
                 Verdict.NO_EXPECTATION,
                 bench.last("plug-on").orElseThrow().verdict().word());
-        assertTrue(bench.covers().isEmpty());
+        assertTrue(bench.ledger().standings().isEmpty());
         assertEquals(
                 "discharge",
                 ColdPlan.of(Scenes.FM, bench, SMALL).next().orElseThrow().row().id());
@@ -137,25 +134,29 @@ class ColdPlanTest {
                 ColdBench.of(
                                 Scenes.FM,
                                 made("plug-on", "plug=16 set.*=yes", bled()).journal())
-                        .sound("XT1"));
+                        .ledger()
+                        .serves("XT1"));
         assertEquals(
                 Optional.of(true),
                 ColdBench.of(
                                 Scenes.FM,
                                 made("output-tone", "ohms=322 tone=clear", bled())
                                         .journal())
-                        .sound("xt2"));
+                        .ledger()
+                        .serves("xt2"));
         assertEquals(
                 Optional.empty(),
                 ColdBench.of(Scenes.FM, made("output-tone", "ohms=open", bled()).journal())
-                        .sound("XT2"));
+                        .ledger()
+                        .serves("XT2"));
         assertEquals(
                 Optional.of(false),
                 ColdBench.of(
                                 Scenes.FM,
                                 made("lead-out", "part=XT2 break=inside", bled())
                                         .journal())
-                        .sound("XT2"));
+                        .ledger()
+                        .serves("XT2"));
     }
 
     @Test
@@ -246,7 +247,7 @@ class ColdPlanTest {
     }
 
     private static Book made(String test, String figures, Book book) {
-        return book.add(new Benched(test, test, Scenes.figures(figures).entered(), "", "said"));
+        return book.add(new Benched(test, test, Scenes.figures(figures).entered(), "", "said", true));
     }
 
     private static ColdPlan plan(Book book) {
@@ -261,18 +262,6 @@ class ColdPlanTest {
     }
 
     private static Proof proof(Book book, String subject) {
-        ReadingLog log = new ReadingLog(List.of());
-        var report = VoltsJudge.judge(
-                Scenes.FM.set(), log, HousePolicy.standard(), new Bench(120, Optional.empty(), 0, "FM"));
-        return ProofSheet.of(
-                        Scenes.FM,
-                        log,
-                        report,
-                        Inspection.of(Scenes.FM.set().construction(), Set.of(), book.journal()),
-                        book.journal())
-                .stream()
-                .filter(p -> p.subject().equals(subject))
-                .findFirst()
-                .orElseThrow();
+        return Files.proof(Files.of(Scenes.FM.set(), Scenes.FM.label(), book, SMALL), subject);
     }
 }

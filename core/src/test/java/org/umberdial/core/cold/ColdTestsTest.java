@@ -9,8 +9,12 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.procedure.BenchForm;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.core.volts.Verdict;
 
 class ColdTestsTest {
     /** Set, test, figures, verdict, and words of the sentence. */
@@ -121,7 +125,7 @@ class ColdTestsTest {
                 "injection",
                 levels.replace("a.0=0.0002 a.1=0.0004 a.2=0.0008", "a.0=0.01 a.1=0.02 a.2=0.04"));
         assertEquals(Verdict.BAD, shorted.word());
-        assertTrue(shorted.refutes().contains(new Claim("XT1", "no shorted turns of weight")));
+        assertTrue(shorted.refutes().contains(new Claim("XT1", Aspect.of("no shorted turns of weight"))));
         assertEquals(
                 Verdict.DOUBT,
                 Scenes.judge(Scenes.FM, "injection", levels.replace("o1.2=2.262", "o1.2=2.0"))
@@ -131,7 +135,7 @@ class ColdTestsTest {
                 Scenes.judge(Scenes.FM, "injection", levels.replace("bare=yes", "bare=no"))
                         .word());
         ColdVerdict blind = Scenes.judge(Scenes.FM, "injection", levels.replaceAll("a\\.[0-9]=[0-9.]+ ?", ""));
-        assertFalse(blind.proves().contains(new Claim("XT1", "no shorted turns of weight")));
+        assertFalse(blind.proves().contains(new Claim("XT1", Aspect.of("no shorted turns of weight"))));
         InvalidEntry refused = assertThrows(
                 InvalidEntry.class, () -> Scenes.judge(Scenes.FM, "injection", levels.replace("in.2=2", "in.2=24")));
         assertTrue(refused.getMessage().contains("12 V at most"));
@@ -185,6 +189,6 @@ class ColdTestsTest {
         }
         assertTrue(verdict.sentence().contains("heater of V4"), verdict.sentence());
         assertTrue(readings <= 4);
-        assertEquals(java.util.List.of(new Claim("XV4", "heater whole")), verdict.refutes());
+        assertEquals(java.util.List.of(new Claim("XV4", Aspect.of("heater whole"))), verdict.refutes());
     }
 }

@@ -5,13 +5,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import org.umberdial.core.Sets;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.SupplyLabel;
 
 /** The demo sets as scenes of the cold bench, and figures from short text. */
 final class Scenes {

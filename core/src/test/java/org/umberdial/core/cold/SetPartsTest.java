@@ -9,13 +9,15 @@ import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.umberdial.core.arrival.SupplyLabel;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.StartingCircuit;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.tube.TubeData;
-import org.umberdial.core.volts.Verdict;
 
 /** What a set's circuit says of its own make-up: roles, the line chain, transformers, what holds a charge. */
 class SetPartsTest {
@@ -86,7 +88,7 @@ class SetPartsTest {
                     deck.modes().isEmpty() ? "" : deck.modes().get(0));
             ColdPlan plan = ColdPlan.of(
                     scene,
-                    ColdBench.of(scene, new org.umberdial.core.journal.Journal(List.of())),
+                    ColdBench.of(scene, new org.umberdial.core.evidence.EvidenceLog(List.of())),
                     java.util.EnumSet.allOf(Equipment.class));
             assertTrue(
                     plan.steps().stream()
@@ -96,9 +98,7 @@ class SetPartsTest {
                     circuit.id());
             assertEquals("discharge", plan.next().orElseThrow().row().id(), circuit.id());
             assertFalse(
-                    Charge.holders(scene, 10e3).isEmpty()
-                            && circuit.construction().lineFed(),
-                    circuit.id());
+                    Charge.holders(scene).isEmpty() && circuit.construction().lineFed(), circuit.id());
             assertEquals(
                     circuit.construction().lineFed(),
                     !scene.roles().of(Role.LINE_CORD).isEmpty());
@@ -128,15 +128,16 @@ class SetPartsTest {
 
     @Test
     void whatHoldsACharge_isBledWithTheMostEnergyFirst() {
-        List<Charge.Holder> holders = Charge.holders(Scenes.FM, 10e3);
+        List<Charge.Holder> holders = Charge.holders(Scenes.FM);
         assertEquals(
                 List.of("C1", "C2", "C11"),
                 holders.stream().map(Charge.Holder::reference).toList());
         Charge.Holder first = holders.get(0);
-        assertTrue(first.known());
-        assertEquals(first.farads() * first.volts() * first.volts() / 2, first.joules(), 1e-12);
-        assertEquals(Charge.seconds(10e3, first.farads(), first.volts(), 30), first.seconds(), 1e-12);
-        assertEquals(2 * first.seconds(), Charge.holders(Scenes.FM, 20e3).get(0).seconds(), 1e-9);
+        double volts = first.volts().orElseThrow();
+        assertTrue(first.working());
+        assertEquals(first.farads() * volts * volts / 2, first.joules(), 1e-12);
+        assertEquals(Charge.seconds(10e3, first.farads(), volts, 30), first.seconds(10e3, 30), 1e-12);
+        assertEquals(2 * first.seconds(10e3, 30), first.seconds(20e3, 30), 1e-9);
     }
 
     @Test

@@ -9,11 +9,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.umberdial.core.Sets;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.core.volts.Bench;
 import org.umberdial.core.volts.Plausibility;
 
 class EntryGrammarTest {

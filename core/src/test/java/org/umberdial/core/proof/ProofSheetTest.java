@@ -6,24 +6,17 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.umberdial.core.Files;
 import org.umberdial.core.arrival.Book;
-import org.umberdial.core.arrival.Inspection;
-import org.umberdial.core.arrival.SupplyLabel;
-import org.umberdial.core.cold.ColdScene;
-import org.umberdial.core.journal.Looked;
-import org.umberdial.core.journal.PartReplaced;
-import org.umberdial.core.policy.HousePolicy;
-import org.umberdial.core.reading.Reading;
+import org.umberdial.core.evidence.Looked;
+import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.reading.ReadingKind;
-import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.StartingCircuit;
-import org.umberdial.core.volts.Bench;
-import org.umberdial.core.volts.VoltsJudge;
 
 class ProofSheetTest {
     private static final BenchSet SET = new BenchSet(
@@ -38,7 +31,7 @@ class ProofSheetTest {
     @Test
     void readingsFindingsAndReplacementsMoveAPart() {
         assertEquals(ProofState.UNPROVEN, state("R5", new Book()));
-        assertEquals(ProofState.UNPROVEN, state("R5", new Book(), ohms("R5", 440e3, "")));
+        assertEquals(ProofState.PROVEN, state("R5", new Book(), ohms("R5", 440e3, "")));
         assertEquals(ProofState.PROVEN, state("R5", new Book(), ohms("R5", 480e3, "R5")));
         assertEquals(ProofState.TO_REPLACE, state("R5", new Book(), ohms("R5", 700e3, "")));
         Book waxed = new Book()
@@ -70,19 +63,7 @@ class ProofSheetTest {
     }
 
     private static ProofState state(String part, Book book, Reading... readings) {
-        ReadingLog log = new ReadingLog(List.of(readings));
-        var report = VoltsJudge.judge(SET, log, HousePolicy.standard(), new Bench(120, Optional.empty(), 0, ""));
-        List<Proof> sheet = ProofSheet.of(
-                new ColdScene(SET, SupplyLabel.UNKNOWN, HousePolicy.standard(), ""),
-                log,
-                report,
-                Inspection.of(SET.construction(), Set.of(), book.journal()),
-                book.journal());
-        return sheet.stream()
-                .filter(proof -> proof.subject().equals(part))
-                .findFirst()
-                .orElseThrow()
-                .state();
+        return Files.proof(Files.of(SET, book.read(readings)), part).state();
     }
 
     private static Reading ohms(String part, double value, String lifted) {

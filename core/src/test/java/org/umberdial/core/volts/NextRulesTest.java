@@ -8,49 +8,54 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
+import org.umberdial.core.Files;
 import org.umberdial.core.Sets;
+import org.umberdial.core.area.Act;
+import org.umberdial.core.area.Bench;
+import org.umberdial.core.area.Plug;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
-import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingKind;
-import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
 
 class NextRulesTest {
     private final BenchSet set = Sets.demo("table-set");
     private final Bench bench = new Bench(117, Optional.of(Meter.parse("10M")), 0, "");
 
-    private NextAct next(ReadingLog log) {
-        return VoltsJudge.judge(set, log, HousePolicy.standard(), bench).next().orElseThrow();
+    private Act next(ReadingLog log) {
+        return Files.report(set, log, bench).next().orElseThrow();
     }
 
     private String[] healthy() {
-        return VoltsJudge.judge(set, new ReadingLog(List.of()), HousePolicy.standard(), bench).points().stream()
+        return Files.report(set, new ReadingLog(List.of()), bench).points().stream()
                 .map(p -> p.point().node() + "," + p.expected().orElseThrow())
                 .toArray(String[]::new);
     }
 
     @Test
     void firstUnreadPoint_inProbingOrder() {
-        assertEquals("filter_1", next(new ReadingLog(List.of())).node());
-        NextAct second = next(Sets.log(117, "10M", "filter_1,118"));
-        assertEquals("filter_2", second.node());
-        assertTrue(second.powered());
+        assertEquals("filter_1", next(new ReadingLog(List.of())).subject());
+        Act second = next(Sets.log(117, "10M", "filter_1,118"));
+        assertEquals("filter_2", second.subject());
+        assertTrue(second.plug() == Plug.IN);
     }
 
     @Test
     void harmlessFault_waitsForTheOtherReadings_thenIsConfirmed() {
         assertEquals(
-                "read-next",
+                "volts:read-next",
                 next(Sets.log(117, "10M", "filter_1,118", "filter_2,95.5", "screens,55"))
-                        .rule());
+                        .id());
         String[] all = healthy();
         for (int i = 0; i < all.length; i++) {
             all[i] = all[i].startsWith("screens") ? "screens,55" : all[i];
         }
-        NextAct confirm = next(Sets.log(117, "10M", all));
-        assertEquals("confirm-worst", confirm.rule());
-        assertTrue(confirm.title().contains("R11") && !confirm.powered(), confirm.toString());
+        Act confirm = next(Sets.log(117, "10M", all));
+        assertEquals("volts:confirm-worst", confirm.id());
+        assertTrue(confirm.title().contains("R11") && confirm.plug() != Plug.IN, confirm.toString());
     }
 
     @Test
@@ -59,20 +64,20 @@ class NextRulesTest {
         rows.replaceAll(row -> row.startsWith("screens") ? "screens,55" : row);
         rows.add("R11,7300");
         assertEquals(
-                "replace-proven",
-                next(Sets.log(117, "10M", rows.toArray(String[]::new))).rule());
+                "volts:replace-proven",
+                next(Sets.log(117, "10M", rows.toArray(String[]::new))).id());
     }
 
     @Test
     void everythingGood_watchesForDrift() {
-        assertEquals("watch-drift", next(Sets.log(117, "10M", healthy())).rule());
+        assertEquals("volts:watch-drift", next(Sets.log(117, "10M", healthy())).id());
     }
 
     @Test
     void railFallingWhileItWarms_isSaid() {
         Reading early = warm("a", 118, 2, 0);
         Reading late = warm("b", 109, 12, 600);
-        PointVerdict first = VoltsJudge.judge(set, new ReadingLog(List.of(early, late)), HousePolicy.standard(), bench)
+        PointVerdict first = Files.report(set, new ReadingLog(List.of(early, late)), bench)
                 .points()
                 .get(0);
         assertTrue(first.reason().contains("as it heats"), first.reason());

@@ -11,16 +11,20 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.umberdial.core.Files;
 import org.umberdial.core.Sets;
+import org.umberdial.core.area.Bench;
+import org.umberdial.core.area.Plug;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.MeterReadings;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
-import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.CsvLine;
@@ -29,7 +33,7 @@ class VoltsJudgeTest {
     private static final HousePolicy POLICY = HousePolicy.standard();
 
     private static VoltsReport judge(BenchSet set, ReadingLog log, double line) {
-        return VoltsJudge.judge(set, log, POLICY, new Bench(line, Optional.of(Meter.parse("10M")), 0, ""));
+        return Files.report(set, log, new Bench(line, Optional.of(Meter.parse("10M")), 0, ""));
     }
 
     private static Map<String, Verdict> verdicts(VoltsReport report) {
@@ -76,7 +80,7 @@ class VoltsJudgeTest {
         assertTrue(
                 report.next().orElseThrow().title().contains("C4"),
                 report.next().toString());
-        assertFalse(report.next().orElseThrow().powered());
+        assertFalse(report.next().orElseThrow().plug() == Plug.IN);
     }
 
     @Test
@@ -289,6 +293,6 @@ class VoltsJudgeTest {
     @Test
     void emptySet_asksForTheCircuit() {
         VoltsReport report = judge(Sets.set("empty\n", 117, "10M"), new ReadingLog(List.of()), 117);
-        assertEquals("no-points", report.next().orElseThrow().rule());
+        assertEquals("volts:no-points", report.next().orElseThrow().id());
     }
 }

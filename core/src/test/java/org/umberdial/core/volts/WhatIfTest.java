@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.Sets;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.BenchSet;
 

@@ -12,21 +12,26 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.umberdial.core.journal.JournalEntry;
-import org.umberdial.core.journal.WorthSaid;
+import org.umberdial.core.evidence.Kind;
+import org.umberdial.core.evidence.LogEntry;
+import org.umberdial.core.evidence.WorthSaid;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
+import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.server.bundle.internal.BundleTables;
+import org.umberdial.server.evidence.EvidenceService;
+import org.umberdial.server.evidence.FactJson;
+import org.umberdial.server.evidence.KeptEntry;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
-import org.umberdial.server.journal.FactJson;
-import org.umberdial.server.journal.JournalService;
-import org.umberdial.server.journal.KeptEntry;
 import org.umberdial.server.map.MapService;
 import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
@@ -47,7 +52,7 @@ public class BundleService {
 
     private final SetService sets;
     private final ExchangeService exchange;
-    private final JournalService journal;
+    private final EvidenceService journal;
     private final PhotoService photos;
     private final MapService map;
     private final ShopService shops;
@@ -57,7 +62,7 @@ public class BundleService {
     public BundleService(
             SetService sets,
             ExchangeService exchange,
-            JournalService journal,
+            EvidenceService journal,
             PhotoService photos,
             MapService map,
             ShopService shops,
@@ -117,9 +122,9 @@ public class BundleService {
                             new BundleText.Value(part.reference(), value.origin(), value.value(), value.source())));
         }
         // What the set is worth to its owner is as private as the owner's name.
-        List<BundleText.Entry> entries = journal.kept(shopId, set.id()).stream()
+        List<BundleText.Line> entries = journal.kept(shopId, set.id()).stream()
                 .filter(kept -> !(kept.entry().fact() instanceof WorthSaid))
-                .map(BundleService::entry)
+                .map(BundleService::line)
                 .toList();
         List<BundleText.Mark> marks = map.marks(shopId, set.id()).stream()
                 .map(mark -> new BundleText.Mark(mark.photo(), mark.subject(), mark.x(), mark.y()))
@@ -139,21 +144,49 @@ public class BundleService {
                 arrival.sheetOrigin(),
                 points,
                 values,
+                set.set().parts().stream()
+                        .filter(part -> !part.origin().own())
+                        .collect(Collectors.toMap(Part::reference, Part::origin)),
+                set.set().sheet().stream().allMatch(SheetValue::own),
                 entries,
+                null,
                 pictures,
                 marks);
     }
 
-    private static BundleText.Entry entry(KeptEntry kept) {
-        JournalEntry entry = kept.entry();
-        return new BundleText.Entry(
+    private static BundleText.Line line(KeptEntry kept) {
+        LogEntry entry = kept.entry();
+        FactJson.Stored stored = FactJson.write(entry.fact());
+        return new BundleText.Line(
                 entry.id(),
-                FactJson.kind(entry.fact()),
-                FactJson.write(entry.fact()),
+                stored.kind(),
+                stored.form(),
+                stored.body(),
                 entry.takenAt(),
                 entry.supersedes().orElse(""),
                 entry.withdrawn(),
-                kept.claimed().orElse(kept.author()));
+                kept.claimed().orElse(kept.author()),
+                kept.source(),
+                kept.note());
+    }
+
+    /** The log of a bundle of either version, in the form of today. */
+    private static List<BundleText.Line> log(BundleText text) {
+        return text.log() != null
+                ? text.log()
+                : text.journal().stream()
+                        .map(e -> new BundleText.Line(
+                                e.id(),
+                                e.kind(),
+                                1,
+                                e.fact(),
+                                e.takenAt(),
+                                e.supersedes(),
+                                e.withdrawn(),
+                                e.author(),
+                                "",
+                                ""))
+                        .toList();
     }
 
     private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
@@ -229,7 +262,8 @@ public class BundleService {
         }
         BundleText text = text(files.small("set.json"));
         Map<String, String> ids = new HashMap<>();
-        text.journal().forEach(entry -> ids.put(entry.id(), here(setId, entry.id())));
+        List<BundleText.Line> log = log(text);
+        log.forEach(entry -> ids.put(entry.id(), here(setId, entry.id())));
         text.pictures().forEach(picture -> ids.put(picture.id(), here(setId, picture.id())));
         List<ReadingFile.BadLine> refused = new ArrayList<>();
         ReadingFile circuit =
@@ -239,9 +273,18 @@ public class BundleService {
         refused.addAll(
                 exchange.importSheet(caller, setId, files.small("sheet.csv").orElse(new byte[0]))
                         .refused());
+        if (text.origins() != null) {
+            sets.origins(caller.shopId(), setId, text.origins(), !Boolean.FALSE.equals(text.sheetOwn()));
+        }
         pictures(caller, setId, text, files, ids);
-        for (BundleText.Entry entry : text.journal()) {
-            journal.adopt(caller, setId, entry(entry, ids), entry.author() == null ? "" : entry.author());
+        for (BundleText.Line line : log) {
+            journal.adopt(
+                    caller,
+                    setId,
+                    entry(line, ids),
+                    Kind.READING.stored().equals(line.kind()) ? brought(line.source()) : "",
+                    cut(line.note()),
+                    line.author() == null ? "" : line.author());
         }
         text.marks().stream()
                 .filter(mark -> ids.containsKey(mark.photo())
@@ -253,16 +296,23 @@ public class BundleService {
                         caller.shopId(),
                         setId,
                         new MapService.PlacedMark(ids.get(mark.photo()), mark.subject(), mark.x(), mark.y())));
-        ReadingFile readings = exchange.importReadings(
-                caller, setId, files.small("readings.csv").orElse(new byte[0]), "set bundle");
-        refused.addAll(readings.refused());
+        int readings = (int) log.stream()
+                .filter(line -> Kind.READING.stored().equals(line.kind()))
+                .count();
+        if (text.log() == null) {
+            ReadingFile file = exchange.importReadings(
+                    caller, setId, files.small("readings.csv").orElse(new byte[0]), "set bundle");
+            refused.addAll(file.refused());
+            readings = file.added();
+        }
         tables.came(caller.shopId(), setId, text.id() == null ? files.id() : text.id());
         return new ReadingFile(
                 circuit.added(),
                 0,
                 refused,
-                List.of(readings.added() + " readings, " + text.pictures().size() + " pictures and "
-                        + text.journal().size() + " entries of the log came with it."));
+                List.of(readings + " readings, " + text.pictures().size() + " pictures and "
+                        + (text.log() == null ? log.size() : log.size() - readings)
+                        + " entries of the log came with it."));
     }
 
     private void label(Caller caller, String setId, BundleText text) {
@@ -361,22 +411,26 @@ public class BundleService {
                 });
     }
 
-    private static JournalEntry entry(BundleText.Entry entry, Map<String, String> ids) {
-        String body = entry.fact();
-        for (Map.Entry<String, String> id : ids.entrySet()) {
-            body = body.replace(id.getKey(), id.getValue());
-        }
+    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+
+    private static LogEntry entry(BundleText.Line line, Map<String, String> ids) {
+        String body = ID.matcher(line.body())
+                .replaceAll(id -> Matcher.quoteReplacement(ids.getOrDefault(id.group(), id.group())));
         try {
-            return new JournalEntry(
-                    ids.get(entry.id()),
-                    FactJson.read(entry.kind(), body),
-                    entry.takenAt(),
-                    Optional.ofNullable(ids.get(entry.supersedes())),
-                    entry.withdrawn());
-        } catch (IllegalArgumentException | JacksonException strange) {
-            throw refuse("The bundle's log holds an entry that is not understood (" + entry.kind()
+            return new LogEntry(
+                    ids.get(line.id()),
+                    FactJson.require(new FactJson.Stored(line.kind(), line.form(), body)),
+                    line.takenAt(),
+                    Optional.ofNullable(ids.get(line.supersedes())),
+                    line.withdrawn());
+        } catch (IllegalArgumentException strange) {
+            throw refuse("The bundle's log holds an entry that is not understood (" + line.kind()
                     + "); it may come from a newer Umber Dial.");
         }
+    }
+
+    private static String cut(String text) {
+        return text == null ? "" : text.substring(0, Math.min(LONGEST_SOURCE, text.length()));
     }
 
     private static String here(String setId, String id) {
@@ -397,7 +451,7 @@ public class BundleService {
                 || text.supply() == null
                 || text.points() == null
                 || text.values() == null
-                || text.journal() == null
+                || text.journal() == null && text.log() == null
                 || text.pictures() == null
                 || text.marks() == null
                 || text.extras() == null

@@ -2,10 +2,11 @@ package org.umberdial.server.bundle;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.server.photos.Photo;
 
@@ -14,6 +15,10 @@ import org.umberdial.server.photos.Photo;
  *
  * @param format always {@code umber-dial-set}
  * @param version of the format; a newer one is refused
+ * @param origins parts whose values are as usually built or a relative's; null in a file of version 1
+ * @param sheetOwn whether the sheet is the set's own; null in a file of version 1
+ * @param log the whole log in its order, readings among it; null in a file of version 1
+ * @param journal the log of a file of version 1, whose readings are a table of their own; null since
  * @param id of the set where it was first taken in; the same set is in a shop only once
  */
 record BundleText(
@@ -28,15 +33,35 @@ record BundleText(
         String sheetOrigin,
         List<Point> points,
         List<Value> values,
+        Map<String, ValueOrigin> origins,
+        Boolean sheetOwn,
+        List<Line> log,
         List<Entry> journal,
         List<Picture> pictures,
         List<Mark> marks) {
     static final String FORMAT = "umber-dial-set";
-    static final int VERSION = 1;
+    static final int VERSION = 2;
 
     record Point(String node, String name, String socket, String pin, String hint) {}
 
     record Value(String reference, ValueOrigin origin, double value, String source) {}
+
+    /**
+     * One entry of the log.
+     *
+     * @param body JSON of the fact, in the form of its kind
+     */
+    record Line(
+            String id,
+            String kind,
+            int form,
+            String body,
+            Instant takenAt,
+            String supersedes,
+            boolean withdrawn,
+            String author,
+            String source,
+            String note) {}
 
     /** @param fact JSON of the fact */
     record Entry(

@@ -19,36 +19,38 @@ import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.umberdial.core.arrival.InspectionRow;
-import org.umberdial.core.arrival.SupplyLabel;
-import org.umberdial.core.cold.Equipment;
-import org.umberdial.core.cold.Figures;
 import org.umberdial.core.cold.TestRow;
 import org.umberdial.core.cold.TransformerSize;
-import org.umberdial.core.journal.Control;
-import org.umberdial.core.journal.ControlFound;
-import org.umberdial.core.journal.Fact;
-import org.umberdial.core.journal.ItemKind;
-import org.umberdial.core.journal.Looked;
-import org.umberdial.core.journal.PartReplaced;
-import org.umberdial.core.journal.Proved;
-import org.umberdial.core.journal.Spot;
-import org.umberdial.core.journal.TakenOff;
-import org.umberdial.core.journal.Told;
-import org.umberdial.core.journal.WorthSaid;
+import org.umberdial.core.evidence.Control;
+import org.umberdial.core.evidence.ControlFound;
+import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.ItemKind;
+import org.umberdial.core.evidence.Looked;
+import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.Proved;
+import org.umberdial.core.evidence.Spot;
+import org.umberdial.core.evidence.TakenOff;
+import org.umberdial.core.evidence.Told;
+import org.umberdial.core.evidence.WorthSaid;
+import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.PartValue;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.server.accounts.AccountService;
 import org.umberdial.server.cold.ColdService;
-import org.umberdial.server.cold.EquipmentItem;
+import org.umberdial.server.equipment.EquipmentItem;
+import org.umberdial.server.equipment.EquipmentService;
+import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
-import org.umberdial.server.journal.JournalService;
 import org.umberdial.server.map.MapService;
 import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.Instrument;
@@ -75,8 +77,10 @@ class DemoShop implements SmartInitializingSingleton {
     private final ExchangeService exchange;
     private final PhotoService photos;
     private final MapService map;
-    private final JournalService journal;
+    private final EvidenceService journal;
     private final ColdService colds;
+    private final EquipmentService equipment;
+    private final SetFiles files;
     private final Clock clock;
 
     DemoShop(
@@ -86,8 +90,10 @@ class DemoShop implements SmartInitializingSingleton {
             ExchangeService exchange,
             PhotoService photos,
             MapService map,
-            JournalService journal,
+            EvidenceService journal,
             ColdService colds,
+            EquipmentService equipment,
+            SetFiles files,
             Clock clock) {
         this.shops = shops;
         this.accounts = accounts;
@@ -97,6 +103,8 @@ class DemoShop implements SmartInitializingSingleton {
         this.map = map;
         this.journal = journal;
         this.colds = colds;
+        this.equipment = equipment;
+        this.files = files;
         this.clock = clock;
     }
 
@@ -339,8 +347,8 @@ class DemoShop implements SmartInitializingSingleton {
                                 SupplyLabel.Current.AC,
                                 false)),
                 sets.set(caller.shopId(), GRAND).version());
-        colds.equipment(caller.shopId());
-        bench.forEach((kind, name) -> colds.add(
+        equipment.items(caller.shopId());
+        bench.forEach((kind, name) -> equipment.add(
                 caller.shopId(),
                 new EquipmentItem(
                         UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8))
@@ -350,7 +358,7 @@ class DemoShop implements SmartInitializingSingleton {
                         false,
                         0,
                         Optional.empty())));
-        colds.stock(
+        equipment.stock(
                 caller.shopId(),
                 "77777777-0000-4000-8000-000000000001",
                 new TransformerSize.Candidate(
@@ -364,7 +372,7 @@ class DemoShop implements SmartInitializingSingleton {
                         5,
                         2,
                         true));
-        colds.stock(
+        equipment.stock(
                 caller.shopId(),
                 "77777777-0000-4000-8000-000000000002",
                 new TransformerSize.Candidate(
@@ -393,10 +401,11 @@ class DemoShop implements SmartInitializingSingleton {
             TestRow row = TestRow.of(cells[1]).orElseThrow();
             colds.keep(
                     caller,
-                    sets.set(caller.shopId(), cells[0]),
+                    files.open(caller.shopId(), cells[0]),
                     entry(60 + i),
                     row,
                     new Figures(figures),
+                    Optional.of(figures.keySet()),
                     "",
                     Optional.empty());
         }

@@ -18,22 +18,23 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.entry.EntryGrammar;
 import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.entry.PartShorthand;
+import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.reading.Meter;
-import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.core.volts.Bench;
+import org.umberdial.server.evidence.EvidenceService;
+import org.umberdial.server.evidence.ReadingService;
 import org.umberdial.server.exchange.internal.CsvFiles;
-import org.umberdial.server.readings.ReadingService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
@@ -45,9 +46,11 @@ import org.umberdial.server.shop.ShopService;
 public class ExchangeService {
     private final SetService sets;
     private final ReadingService readings;
+    private final EvidenceService evidence;
     private final ShopService shops;
 
-    public ExchangeService(SetService sets, ReadingService readings, ShopService shops) {
+    public ExchangeService(SetService sets, ReadingService readings, EvidenceService evidence, ShopService shops) {
+        this.evidence = evidence;
         this.sets = sets;
         this.readings = readings;
         this.shops = shops;
@@ -211,7 +214,7 @@ public class ExchangeService {
 
     public String exportReadings(String shopId, String setId) {
         StoredSet set = sets.set(shopId, setId);
-        return CsvFiles.writeReadings(readings.kept(shopId, setId), set.set());
+        return CsvFiles.writeReadings(evidence.kept(shopId, setId), set.set());
     }
 
     public String exportSheet(String shopId, String setId) {

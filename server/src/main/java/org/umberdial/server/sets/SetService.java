@@ -27,6 +27,7 @@ import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.StartingCircuit;
 import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
@@ -58,7 +59,7 @@ public class SetService {
         SetTables.Row row = tables.row(shopId, setId).orElseThrow(() -> Problem.notFound("This set"));
         Deck deck = deck(shopId, row);
         Map<String, List<PartValue>> values = tables.values(shopId, setId);
-        List<Part> parts = CircuitImport.parts(deck).stream()
+        List<Part> parts = CircuitImport.parts(deck, tables.origins(shopId, setId)).stream()
                 .map(part -> withValues(part, values.getOrDefault(part.reference(), List.of())))
                 .toList();
         BenchSet set = new BenchSet(
@@ -103,7 +104,7 @@ public class SetService {
     private static Part withValues(Part part, List<PartValue> more) {
         List<PartValue> all = new ArrayList<>(part.values());
         all.addAll(more);
-        return new Part(part.card(), List.copyOf(all));
+        return new Part(part.card(), List.copyOf(all), part.origin());
     }
 
     /** Takes a set in; the same id again changes nothing. */
@@ -166,6 +167,7 @@ public class SetService {
     @Transactional
     public StoredSet start(String shopId, String setId, StartingCircuit circuit) {
         replaceCircuit(shopId, setId, circuit.deck());
+        tables.origin(shopId, setId, ValueOrigin.USUAL.name());
         tables.sheetOrigin(
                 shopId, setId, "usual values of the class, none of them read off this set: " + circuit.title());
         return set(shopId, setId);
@@ -188,6 +190,7 @@ public class SetService {
                         List.of()));
         tables.replaceTestPoints(shopId, setId, sister.set().testPoints());
         sister.set().sheet().forEach(value -> tables.putSheet(shopId, setId, value));
+        tables.origin(shopId, setId, ValueOrigin.RELATIVE.name());
         String title = sister.label().title();
         tables.sheetOrigin(shopId, setId, "from a near relative: " + title.substring(0, Math.min(120, title.length())));
         return set(shopId, setId);
@@ -200,10 +203,26 @@ public class SetService {
         tables.sheetOrigin(shopId, setId, origin.substring(0, Math.min(160, origin.length())));
     }
 
+    /** Says which parts' values are not the set's own, as a file that brings the set knows. */
+    @Transactional
+    public void origins(String shopId, String setId, Map<String, ValueOrigin> origins, boolean sheetOwn) {
+        require(shopId, setId);
+        if (!sheetOwn) {
+            tables.origin(shopId, setId, ValueOrigin.RELATIVE.name());
+            set(shopId, setId)
+                    .set()
+                    .parts()
+                    .forEach(part -> tables.origin(shopId, setId, part.reference(), SetTables.OWN));
+        }
+        origins.forEach((reference, origin) -> tables.origin(shopId, setId, reference, origin.name()));
+        tables.changed(shopId, setId);
+    }
+
     /** Takes the person's word that circuit and sheet are now this set's own. */
     @Transactional
     public StoredSet own(String shopId, String setId) {
         require(shopId, setId);
+        tables.origin(shopId, setId, SetTables.OWN);
         tables.sheetOrigin(shopId, setId, "");
         return set(shopId, setId);
     }
@@ -535,5 +554,10 @@ public class SetService {
     /** Notes that something was done to the set now. */
     public void touch(String shopId, String setId, Instant at) {
         tables.touch(shopId, setId, at);
+    }
+
+    /** Notes that an entry of the log came in at a time. */
+    public void logged(String shopId, String setId, Instant at) {
+        tables.logged(shopId, setId, at);
     }
 }

@@ -3,10 +3,10 @@ package org.umberdial.server.sets;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.Set;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Extra;
+import org.umberdial.core.set.SupplyLabel;
 
 /**
  * A set of the shop: what the rules see of it, and what it is called and waits for.

@@ -5,21 +5,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
-import org.umberdial.core.arrival.ArrivalState;
-import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.area.Act;
+import org.umberdial.core.area.Gate;
+import org.umberdial.core.area.Plug;
+import org.umberdial.core.area.Stop;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.guide.Guide;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.core.volts.NextAct;
-import org.umberdial.core.volts.Verdict;
-import org.umberdial.core.volts.VoltsJudge;
+import org.umberdial.core.volts.VoltsArea;
 import org.umberdial.core.volts.VoltsReport;
-import org.umberdial.server.arrival.ArrivalService;
-import org.umberdial.server.cold.ColdService;
-import org.umberdial.server.readings.ReadingService;
-import org.umberdial.server.sets.SetService;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shelf.internal.ShelfTables;
 import org.umberdial.server.shop.ShopService;
@@ -59,34 +59,22 @@ public class ShelfService {
     public record Page(List<Entry> entries, int total) {}
 
     private final ShelfTables tables;
-    private final SetService sets;
-    private final ReadingService readings;
-    private final ArrivalService arrivals;
-    private final ColdService colds;
+    private final SetFiles files;
     private final ShopService shops;
 
-    public ShelfService(
-            ShelfTables tables,
-            SetService sets,
-            ReadingService readings,
-            ArrivalService arrivals,
-            ColdService colds,
-            ShopService shops) {
+    public ShelfService(ShelfTables tables, SetFiles files, ShopService shops) {
         this.tables = tables;
-        this.sets = sets;
-        this.readings = readings;
-        this.arrivals = arrivals;
-        this.colds = colds;
+        this.files = files;
         this.shops = shops;
     }
 
     /** One page of the sets that say every word somewhere, the last touched first; {@code total} counts them all. */
     public Page page(String shopId, String wanted, int from, int size) {
-        String rules = shops.rules(shopId) + "." + colds.rules(shopId);
+        String rules = files.rules(shopId);
         Page page = tables.page(shopId, terms(shopId, wanted), rules, from, size);
         List<Entry> entries = new ArrayList<>();
         for (Entry entry : page.entries()) {
-            entries.add(entry.summary().isPresent() ? entry : entry.with(summarise(shopId, entry, rules)));
+            entries.add(entry.summary().isPresent() ? entry : entry.with(summarise(shopId, entry)));
         }
         return new Page(entries, page.total());
     }
@@ -117,15 +105,11 @@ public class ShelfService {
         }
     }
 
-    private Summary summarise(String shopId, Entry entry, String rules) {
-        StoredSet set = sets.set(shopId, entry.id());
-        HousePolicy policy = shops.shop(shopId).policy();
-        VoltsReport report =
-                VoltsJudge.judge(set.set(), readings.log(shopId, set.id()), policy, readings.bench(shopId, set));
-        ArrivalState arrival = arrivals.state(shopId, set);
-        Optional<NextAct> next = arrival.next()
-                .or(() -> arrival.powered() ? Optional.empty() : colds.next(shopId, set))
-                .or(report::next);
+    private Summary summarise(String shopId, Entry entry) {
+        OpenSet set = files.open(shopId, entry.id());
+        VoltsReport report = VoltsArea.report(set.file());
+        Guide guide = Guide.of(set.file());
+        Optional<Act> next = guide.next();
         Summary summary = new Summary(
                 report.points().size(),
                 (int) report.points().stream()
@@ -133,10 +117,10 @@ public class ShelfService {
                         .count(),
                 count(report, Verdict.BAD),
                 count(report, Verdict.DOUBT),
-                arrival.inspection().stops().size(),
-                next.map(NextAct::title).orElse(""),
-                next.map(NextAct::powered).orElse(false));
-        tables.keep(shopId, set.id(), entry.revision(), rules, summary);
+                (int) guide.stops(Gate.POWER).stream().filter(Stop::bad).count(),
+                next.map(Act::title).orElse(""),
+                next.filter(act -> act.plug() == Plug.IN).isPresent());
+        tables.keep(shopId, set.id(), set.revision(), set.rules(), summary);
         return summary;
     }
 

@@ -57,7 +57,7 @@ public class AccountTables {
                 row.get(ACCOUNT.SHOWN_NAME),
                 Role.valueOf(row.get(ACCOUNT.ROLE)),
                 row.get(ACCOUNT.PASSWORD_HASH),
-                row.get(ACCOUNT.CLOSED) != 0,
+                row.get(ACCOUNT.CLOSED),
                 row.get(ACCOUNT.VERSION));
     }
 
@@ -82,7 +82,7 @@ public class AccountTables {
                         .set(ACCOUNT.SHOWN_NAME, account.shownName())
                         .set(ACCOUNT.ROLE, account.role().name())
                         .set(ACCOUNT.PASSWORD_HASH, account.passwordHash())
-                        .set(ACCOUNT.CLOSED, (byte) (account.closed() ? 1 : 0))
+                        .set(ACCOUNT.CLOSED, account.closed())
                         .set(ACCOUNT.VERSION, account.version() + 1)
                         .where(
                                 ACCOUNT.SHOP_ID.eq(account.shopId()),

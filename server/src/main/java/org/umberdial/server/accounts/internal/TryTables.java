@@ -22,8 +22,6 @@ public class TryTables {
     private static final int FAILURES_SHOWN = 100;
     private static final int FAILURES_KEPT = 2000;
     private static final int FAILURE_DAYS = 90;
-    private static final byte YES = 1;
-    private static final byte NO = 0;
 
     /** @param last when the latest of them was; of no meaning when there are none */
     public record Count(int tries, Instant last) {}
@@ -40,7 +38,7 @@ public class TryTables {
                 .set(SIGN_IN_TRY.NAME, name)
                 .set(SIGN_IN_TRY.ADDRESS, address)
                 .set(SIGN_IN_TRY.SHOP_ID, shopId.orElse(null))
-                .set(SIGN_IN_TRY.KNOWN_DEVICE, known ? YES : NO)
+                .set(SIGN_IN_TRY.KNOWN_DEVICE, known)
                 .set(SIGN_IN_TRY.TRIED_AT, now)
                 .returningResult(SIGN_IN_TRY.SEQUENCE)
                 .fetchSingle()
@@ -52,25 +50,25 @@ public class TryTables {
                 since,
                 now,
                 but,
-                SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.ADDRESS.eq(address)).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO)));
+                SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.ADDRESS.eq(address)).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(false)));
     }
 
     public Count byName(String name, Instant since, Instant now, long but) {
-        return count(since, now, but, SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO)));
+        return count(since, now, but, SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(false)));
     }
 
     public Count byKnownDevice(String name, Instant since, Instant now, long but) {
-        return count(since, now, but, SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(YES)));
+        return count(since, now, but, SIGN_IN_TRY.NAME.eq(name).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(true)));
     }
 
     public Count byShop(Optional<String> shopId, Instant since, Instant now, long but) {
-        return shopId.map(
-                        id -> count(since, now, but, SIGN_IN_TRY.SHOP_ID.eq(id).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO))))
+        return shopId.map(id ->
+                        count(since, now, but, SIGN_IN_TRY.SHOP_ID.eq(id).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(false))))
                 .orElse(new Count(0, now));
     }
 
     public Count byAddress(String address, Instant since, Instant now, long but) {
-        return count(since, now, but, SIGN_IN_TRY.ADDRESS.eq(address).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(NO)));
+        return count(since, now, but, SIGN_IN_TRY.ADDRESS.eq(address).and(SIGN_IN_TRY.KNOWN_DEVICE.eq(false)));
     }
 
     private Count count(Instant since, Instant now, long but, Condition which) {
@@ -93,7 +91,7 @@ public class TryTables {
         db.deleteFrom(SIGN_IN_TRY)
                 .where(
                         SIGN_IN_TRY.NAME.eq(name),
-                        SIGN_IN_TRY.ADDRESS.eq(address).or(SIGN_IN_TRY.KNOWN_DEVICE.eq(YES)))
+                        SIGN_IN_TRY.ADDRESS.eq(address).or(SIGN_IN_TRY.KNOWN_DEVICE.eq(true)))
                 .execute();
     }
 

@@ -17,22 +17,22 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.arrival.ArrivalArea;
 import org.umberdial.core.arrival.Complaints;
 import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.InspectionRow;
 import org.umberdial.core.arrival.Severity;
 import org.umberdial.core.arrival.Symptom;
 import org.umberdial.core.caution.Cautions;
-import org.umberdial.core.journal.Control;
-import org.umberdial.core.journal.Looked;
-import org.umberdial.core.journal.TaskDone;
-import org.umberdial.core.journal.Told;
+import org.umberdial.core.evidence.Control;
+import org.umberdial.core.evidence.Looked;
+import org.umberdial.core.evidence.TaskDone;
+import org.umberdial.core.evidence.Told;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.server.journal.JournalService;
+import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.sets.SetService;
-import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.setfile.SetFiles;
 
 /** The inspection walk and what the owner says. */
 @RestController
@@ -99,12 +99,12 @@ class InspectionController {
             boolean byOwner,
             @Schema(nullable = true) Instant takenAt) {}
 
-    private final JournalService journal;
-    private final SetService sets;
+    private final EvidenceService journal;
+    private final SetFiles files;
 
-    InspectionController(JournalService journal, SetService sets) {
+    InspectionController(EvidenceService journal, SetFiles files) {
         this.journal = journal;
-        this.sets = sets;
+        this.files = files;
     }
 
     @GetMapping("/sets/{setId}/inspection")
@@ -126,7 +126,7 @@ class InspectionController {
                 .findFirst()
                 .orElseThrow(() -> Problem.notFound("The area “" + edit.area + "”"));
         if (!edit.part.isBlank()
-                && sets.set(caller.shopId(), setId.toString())
+                && files.open(caller.shopId(), setId.toString())
                         .set()
                         .part(edit.part.strip())
                         .isEmpty()) {
@@ -194,9 +194,9 @@ class InspectionController {
 
     @GetMapping("/sets/{setId}/complaints")
     ComplaintsView complaints(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
-        Complaints complaints = Complaints.of(
-                set.set().construction(), set.arrival().extras(), journal.journal(caller.shopId(), setId.toString()));
+        Complaints complaints = ArrivalArea.state(
+                        files.open(caller.shopId(), setId.toString()).file())
+                .complaints();
         return new ComplaintsView(
                 complaints.told().stream()
                         .map(heard -> new HeardView(
@@ -230,9 +230,8 @@ class InspectionController {
     }
 
     private Inspection walk(Caller caller, UUID setId) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
-        return Inspection.of(
-                set.set().construction(), set.arrival().extras(), journal.journal(caller.shopId(), setId.toString()));
+        return ArrivalArea.state(files.open(caller.shopId(), setId.toString()).file())
+                .inspection();
     }
 
     private static AreaView view(Inspection.Area area) {

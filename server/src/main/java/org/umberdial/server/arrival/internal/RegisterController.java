@@ -19,19 +19,21 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.arrival.ArrivalArea;
 import org.umberdial.core.arrival.TakeApart;
-import org.umberdial.core.journal.Closed;
-import org.umberdial.core.journal.Control;
-import org.umberdial.core.journal.ControlFound;
-import org.umberdial.core.journal.Fact;
-import org.umberdial.core.journal.ItemKind;
-import org.umberdial.core.journal.PutBack;
-import org.umberdial.core.journal.Spot;
-import org.umberdial.core.journal.TakenOff;
+import org.umberdial.core.evidence.Closed;
+import org.umberdial.core.evidence.Control;
+import org.umberdial.core.evidence.ControlFound;
+import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.ItemKind;
+import org.umberdial.core.evidence.PutBack;
+import org.umberdial.core.evidence.Spot;
+import org.umberdial.core.evidence.TakenOff;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.server.journal.JournalService;
+import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.SetService;
 
 /** The take-apart register and the reassembly list it makes. */
@@ -99,9 +101,11 @@ class RegisterController {
             @NotNull @Size(max = 300) String reason) {}
 
     private final SetService sets;
-    private final JournalService journal;
+    private final EvidenceService journal;
+    private final SetFiles files;
 
-    RegisterController(JournalService journal, SetService sets) {
+    RegisterController(EvidenceService journal, SetService sets, SetFiles files) {
+        this.files = files;
         this.sets = sets;
         this.journal = journal;
     }
@@ -109,7 +113,9 @@ class RegisterController {
     @GetMapping("/register")
     RegisterView register(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         sets.set(caller.shopId(), setId.toString());
-        TakeApart register = TakeApart.of(journal.journal(caller.shopId(), setId.toString()));
+        TakeApart register = ArrivalArea.state(
+                        files.open(caller.shopId(), setId.toString()).file())
+                .register();
         return new RegisterView(
                 register.items().stream().map(RegisterController::view).toList(),
                 register.reassembly().stream().map(RegisterController::view).toList(),
@@ -148,10 +154,11 @@ class RegisterController {
     @PostMapping("/put-backs")
     RegisterView putBack(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PutBackEdit edit) {
-        TakeApart.Item item = TakeApart.of(journal.journal(caller.shopId(), setId.toString())).items().stream()
-                .filter(i -> i.id().equals(edit.entry.toString()))
-                .findFirst()
-                .orElseThrow(() -> Problem.notFound("This entry of the register"));
+        TakeApart.Item item =
+                ArrivalArea.state(files.open(caller.shopId(), setId.toString()).file()).register().items().stream()
+                        .filter(i -> i.id().equals(edit.entry.toString()))
+                        .findFirst()
+                        .orElseThrow(() -> Problem.notFound("This entry of the register"));
         journal.keep(
                 caller,
                 setId.toString(),
@@ -164,7 +171,7 @@ class RegisterController {
     /** Takes every tick of an item back. */
     @PostMapping("/put-backs/{entry}/withdrawals")
     RegisterView untick(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID entry) {
-        journal.journal(caller.shopId(), setId.toString()).standing(PutBack.class).stream()
+        files.open(caller.shopId(), setId.toString()).log().standing(PutBack.class).stream()
                 .filter(put -> put.fact().entry().equals(entry.toString()))
                 .forEach(put -> journal.withdraw(
                         caller, setId.toString(), UUID.randomUUID().toString(), put.id()));
@@ -175,8 +182,10 @@ class RegisterController {
     @PostMapping("/closings")
     RegisterView close(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ClosingEdit edit) {
-        List<String> alarms =
-                TakeApart.of(journal.journal(caller.shopId(), setId.toString())).alarms();
+        List<String> alarms = ArrivalArea.state(
+                        files.open(caller.shopId(), setId.toString()).file())
+                .register()
+                .alarms();
         boolean open = !alarms.isEmpty() || !edit.leftOver.isBlank();
         if (open && edit.reason.isBlank()) {
             String what = alarms.isEmpty()

@@ -22,22 +22,25 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.arrival.ArrivalArea;
 import org.umberdial.core.arrival.ArrivalState;
 import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.Severity;
 import org.umberdial.core.arrival.SupplyFinding;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
 import org.umberdial.core.set.StartingCircuit;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.core.volts.NextAct;
 import org.umberdial.server.arrival.ArrivalService;
+import org.umberdial.server.guide.ActView;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.Shop;
@@ -51,8 +54,6 @@ class SupplyController {
             String rule, Severity severity, String text, List<String> remedies, List<String> arithmetic) {}
 
     record CautionLine(String id, String when, String text, Caution.Level level, String deferTo) {}
-
-    record Act(String rule, String title, String reason) {}
 
     /** Steps of the phase: how many are done of how many, with what is open in words. */
     record Step(String id, String title, String state, boolean done) {}
@@ -83,7 +84,7 @@ class SupplyController {
             SupplyView supply,
             List<CautionLine> cautions,
             List<Step> steps,
-            @Schema(nullable = true) Act next,
+            @Schema(nullable = true) ActView next,
             int version) {}
 
     record ArrivalEdit(
@@ -110,8 +111,10 @@ class SupplyController {
     private final ArrivalService arrivals;
     private final SetService sets;
     private final ShopService shops;
+    private final SetFiles files;
 
-    SupplyController(ArrivalService arrivals, SetService sets, ShopService shops) {
+    SupplyController(ArrivalService arrivals, SetService sets, ShopService shops, SetFiles files) {
+        this.files = files;
         this.arrivals = arrivals;
         this.sets = sets;
         this.shops = shops;
@@ -127,7 +130,7 @@ class SupplyController {
 
     @GetMapping("/sets/{setId}/arrival")
     ArrivalView arrival(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return view(caller, sets.set(caller.shopId(), setId.toString()));
+        return view(caller, setId);
     }
 
     @PutMapping("/sets/{setId}/arrival")
@@ -157,7 +160,8 @@ class SupplyController {
                 now.arrival().sheetOrigin(),
                 edit.extras.isEmpty() ? EnumSet.noneOf(Extra.class) : EnumSet.copyOf(edit.extras),
                 new SupplyLabel(taps, setTo, hertz, watts, edit.current, edit.motor));
-        return view(caller, sets.arrival(caller.shopId(), setId.toString(), arrival, edit.version));
+        sets.arrival(caller.shopId(), setId.toString(), arrival, edit.version);
+        return view(caller, setId);
     }
 
     /** Erases the owner's name, contact and words for good; the log keeps that it was done and everything technical. */
@@ -175,7 +179,8 @@ class SupplyController {
         requireEmpty(caller, setId);
         StartingCircuit circuit =
                 StartingCircuit.of(edit.circuit).orElseThrow(() -> Problem.notFound("This starting circuit"));
-        return view(caller, sets.start(caller.shopId(), setId.toString(), circuit));
+        sets.start(caller.shopId(), setId.toString(), circuit);
+        return view(caller, setId);
     }
 
     /** Takes circuit, points and sheet of another set over; refused when the set has parts already. */
@@ -183,12 +188,14 @@ class SupplyController {
     ArrivalView copy(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SisterEdit edit) {
         requireEmpty(caller, setId);
-        return view(caller, sets.copy(caller.shopId(), setId.toString(), edit.sister.toString()));
+        sets.copy(caller.shopId(), setId.toString(), edit.sister.toString());
+        return view(caller, setId);
     }
 
     @DeleteMapping("/sets/{setId}/sheet-origin")
     ArrivalView own(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return view(caller, sets.own(caller.shopId(), setId.toString()));
+        sets.own(caller.shopId(), setId.toString());
+        return view(caller, setId);
     }
 
     private void requireEmpty(Caller caller, UUID setId) {
@@ -231,9 +238,11 @@ class SupplyController {
         return OptionalDouble.of(value);
     }
 
-    private ArrivalView view(Caller caller, StoredSet set) {
-        Shop shop = shops.shop(caller.shopId());
-        ArrivalState state = arrivals.state(caller.shopId(), set);
+    private ArrivalView view(Caller caller, UUID setId) {
+        OpenSet open = files.open(caller.shopId(), setId.toString());
+        StoredSet set = open.stored();
+        Shop shop = open.shop();
+        ArrivalState state = ArrivalArea.state(open.file());
         StoredSet.Arrival arrival = set.arrival();
         ConstructionClass construction = set.set().construction();
         DecimalSign sign = shop.policy().decimalSign();
@@ -264,7 +273,7 @@ class SupplyController {
                 supply,
                 cautions,
                 steps(state),
-                state.next().map(SupplyController::view).orElse(null),
+                ActView.next(open).orElse(null),
                 set.version());
     }
 
@@ -320,10 +329,6 @@ class SupplyController {
     private static SupplyFindingView view(SupplyFinding finding) {
         return new SupplyFindingView(
                 finding.rule(), finding.severity(), finding.text(), finding.remedies(), finding.arithmetic());
-    }
-
-    private static Act view(NextAct next) {
-        return new Act(next.rule(), next.title(), next.reason());
     }
 
     private static String join(List<Double> numbers, DecimalSign sign) {

@@ -17,23 +17,18 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.Originality;
 import org.umberdial.core.arrival.Worth;
-import org.umberdial.core.cold.ColdBench;
-import org.umberdial.core.cold.ColdScene;
-import org.umberdial.core.journal.Journal;
-import org.umberdial.core.journal.WorthSaid;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.WorthSaid;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.Can;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.server.cold.ColdService;
-import org.umberdial.server.journal.JournalService;
+import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.sets.SetService;
-import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.ShopService;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 
 /** Whether a set is worth it, and what its date codes and cans say. */
 @RestController
@@ -87,33 +82,20 @@ class WorthController {
 
     record OriginalityView(String year, List<DatedPart> parts, List<CanView> cans) {}
 
-    private final JournalService journals;
-    private final SetService sets;
-    private final ColdService colds;
-    private final ShopService shops;
+    private final EvidenceService journals;
+    private final SetFiles files;
 
-    WorthController(JournalService journals, SetService sets, ColdService colds, ShopService shops) {
+    WorthController(EvidenceService journals, SetFiles files) {
         this.journals = journals;
-        this.sets = sets;
-        this.colds = colds;
-        this.shops = shops;
+        this.files = files;
     }
 
     @GetMapping("/worth")
     WorthView worth(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
-        Journal journal = journals.journal(caller.shopId(), setId.toString());
-        HousePolicy policy = shops.shop(caller.shopId()).policy();
-        ColdScene scene = colds.scene(caller.shopId(), set);
-        ColdBench bench = colds.bench(caller.shopId(), set, scene);
-        Worth worth = Worth.of(
-                set.set(),
-                set.arrival().extras(),
-                Inspection.of(set.set().construction(), set.arrival().extras(), journal),
-                journal,
-                policy,
-                bench::sound);
-        WorthSaid said = said(journal);
+        OpenSet set = files.open(caller.shopId(), setId.toString());
+        HousePolicy policy = set.policy();
+        Worth worth = Worth.of(set.file());
+        WorthSaid said = said(set.log());
         return new WorthView(
                 worth.verdict(),
                 worth.reason(),
@@ -139,10 +121,10 @@ class WorthController {
     @PostMapping("/worth")
     WorthView say(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody WorthEdit edit) {
-        WorthSaid now = said(journals.journal(caller.shopId(), setId.toString()));
+        WorthSaid now = said(files.open(caller.shopId(), setId.toString()).log());
         WorthSaid said = new WorthSaid(
-                amount(caller, edit.value, "value", 1e7),
-                edit.sentiment.isBlank() ? 0 : amount(caller, edit.sentiment, "sentiment", 1e7),
+                amount(caller, setId, edit.value, "value", 1e7),
+                edit.sentiment.isBlank() ? 0 : amount(caller, setId, edit.sentiment, "sentiment", 1e7),
                 true,
                 now.hours(),
                 now.prices());
@@ -153,11 +135,11 @@ class WorthController {
     /** Reckons a job differently for this set. */
     @PostMapping("/worth-jobs")
     WorthView job(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody JobEdit edit) {
-        WorthSaid now = said(journals.journal(caller.shopId(), setId.toString()));
+        WorthSaid now = said(files.open(caller.shopId(), setId.toString()).log());
         Map<String, Double> hours = new HashMap<>(now.hours());
         Map<String, Double> prices = new HashMap<>(now.prices());
-        hours.put(edit.job, amount(caller, edit.hours, "hours", 500));
-        prices.put(edit.job, amount(caller, edit.price, "price", 1e6));
+        hours.put(edit.job, amount(caller, setId, edit.hours, "hours", 500));
+        prices.put(edit.job, amount(caller, setId, edit.price, "price", 1e6));
         journals.keep(
                 caller,
                 setId.toString(),
@@ -169,7 +151,7 @@ class WorthController {
 
     @GetMapping("/originality")
     OriginalityView originality(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        OpenSet set = files.open(caller.shopId(), setId.toString());
         Map<String, String> codes = new LinkedHashMap<>();
         set.set()
                 .parts()
@@ -196,14 +178,17 @@ class WorthController {
                 cans);
     }
 
-    private static WorthSaid said(Journal journal) {
+    private static WorthSaid said(EvidenceLog journal) {
         return journal.latest(WorthSaid.class).orElse(WorthSaid.NOTHING);
     }
 
-    private double amount(Caller caller, String text, String field, double most) {
+    private double amount(Caller caller, UUID setId, String text, String field, double most) {
         double value;
         try {
-            value = new ValueReader(shops.shop(caller.shopId()).policy().decimalSign()).number(text.strip());
+            value = new ValueReader(files.open(caller.shopId(), setId.toString())
+                            .policy()
+                            .decimalSign())
+                    .number(text.strip());
         } catch (InvalidEntry refused) {
             throw refused.at(field);
         }

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -19,29 +20,31 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.caution.Cautions;
-import org.umberdial.core.cold.BenchForm;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.cold.Charge;
-import org.umberdial.core.cold.Claim;
+import org.umberdial.core.cold.ColdArea;
 import org.umberdial.core.cold.ColdBench;
 import org.umberdial.core.cold.ColdPlan;
 import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.ColdTests;
 import org.umberdial.core.cold.ColdVerdict;
-import org.umberdial.core.cold.Equipment;
-import org.umberdial.core.cold.Figures;
 import org.umberdial.core.cold.Roles;
 import org.umberdial.core.cold.TestRow;
+import org.umberdial.core.procedure.BenchForm;
+import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.core.volts.Verdict;
 import org.umberdial.server.cold.ColdService;
-import org.umberdial.server.cold.EquipmentItem;
+import org.umberdial.server.equipment.EquipmentItem;
+import org.umberdial.server.equipment.EquipmentService;
+import org.umberdial.server.guide.ActView;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.sets.SetService;
-import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.ShopService;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 
 /** The plan of the cold bench and its tests: what to enter, what it says, and keeping it. */
 @RestController
@@ -70,6 +73,7 @@ class ColdController {
             Charge.State charge,
             double safeVolts,
             @Schema(nullable = true) String next,
+            @Schema(nullable = true) ActView guide,
             List<PlanStep> steps,
             List<GapView> gaps,
             int minutesLeft,
@@ -129,28 +133,30 @@ class ColdController {
 
     record Draft(@NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed) {}
 
+    /** @param read keys of the figures that were read now; absent from browsers of earlier versions */
     record TestKept(
             @NotNull UUID id,
             @NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed,
+            @Size(max = 400) @Schema(nullable = true) Set<@Size(max = 80) String> read,
             @NotNull @Size(max = 36) String instrument,
             @Schema(nullable = true) Instant takenAt) {}
 
     private final ColdService colds;
-    private final SetService sets;
-    private final ShopService shops;
+    private final SetFiles files;
+    private final EquipmentService equipment;
 
-    ColdController(ColdService colds, SetService sets, ShopService shops) {
+    ColdController(ColdService colds, SetFiles files, EquipmentService equipment) {
         this.colds = colds;
-        this.sets = sets;
-        this.shops = shops;
+        this.files = files;
+        this.equipment = equipment;
     }
 
     @GetMapping
     PlanView plan(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        StoredSet set = set(caller, setId);
-        ColdScene scene = colds.scene(caller.shopId(), set);
-        ColdBench bench = colds.bench(caller.shopId(), set, scene);
-        ColdPlan plan = colds.plan(caller.shopId(), scene, bench);
+        OpenSet set = set(caller, setId);
+        ColdScene scene = ColdArea.scene(set.file());
+        ColdBench bench = ColdArea.bench(set.file());
+        ColdPlan plan = ColdArea.plan(set.file());
         List<Claim> all = ColdTests.all(scene);
         List<PlanStep> steps = plan.steps().stream()
                 .map(step -> new PlanStep(
@@ -168,13 +174,14 @@ class ColdController {
                         claims(scene, bench, gap.claims())))
                 .toList();
         return new PlanView(
-                set.label().title(),
+                set.stored().label().title(),
                 set.set().construction().danger(),
                 set.set().construction().liveChassis(),
                 set.set().construction().label(),
                 bench.charge(),
                 scene.policy().safeVolts(),
                 plan.next().map(step -> step.row().id()).orElse(null),
+                ActView.next(set).orElse(null),
                 steps,
                 gaps,
                 (int) Math.ceil(plan.minutesLeft()),
@@ -185,19 +192,18 @@ class ColdController {
 
     @GetMapping("/tests/{test}")
     TestView test(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable String test) {
-        StoredSet set = set(caller, setId);
+        OpenSet set = set(caller, setId);
         TestRow row = row(test);
-        ColdScene scene = colds.scene(caller.shopId(), set);
-        ColdBench bench = colds.bench(caller.shopId(), set, scene);
+        ColdScene scene = ColdArea.scene(set.file());
+        ColdBench bench = ColdArea.bench(set.file());
         Optional<ColdBench.Done> last = bench.last(test);
         Figures figures = last.map(ColdBench.Done::figures).orElse(new Figures(Map.of()));
         BenchForm form = ColdTests.form(scene, row, figures);
-        List<EquipmentItem> items = colds.equipment(caller.shopId()).stream()
-                .filter(item -> !item.retired())
-                .toList();
+        List<EquipmentItem> items =
+                set.equipment().stream().filter(item -> !item.retired()).toList();
         List<InstrumentChoice> instruments = items.stream()
                 .filter(item -> row.needs().contains(item.kind()))
-                .map(item -> new InstrumentChoice(item.id(), item.name(), colds.checkedLately(item)))
+                .map(item -> new InstrumentChoice(item.id(), item.name(), equipment.checkedLately(item)))
                 .toList();
         List<String> lacking = row.needs().stream()
                 .filter(kind -> kind != Equipment.OHMMETER && items.stream().noneMatch(item -> item.kind() == kind))
@@ -227,7 +233,7 @@ class ColdController {
                 instruments,
                 lacking,
                 made,
-                Entered.typed(form, figures, sign(caller)),
+                Entered.typed(form, figures, sign(set)),
                 last.map(ColdBench.Done::equipment)
                         .filter(id -> !id.isEmpty())
                         .orElse(instruments.isEmpty() ? "" : instruments.get(0).id()));
@@ -240,10 +246,10 @@ class ColdController {
             @PathVariable UUID setId,
             @PathVariable String test,
             @Valid @RequestBody Draft draft) {
-        StoredSet set = set(caller, setId);
+        OpenSet set = set(caller, setId);
         TestRow row = row(test);
-        ColdScene scene = colds.scene(caller.shopId(), set);
-        Entered entered = Entered.of(scene, row, draft.typed, sign(caller));
+        ColdScene scene = ColdArea.scene(set.file());
+        Entered entered = Entered.of(scene, row, draft.typed, sign(set));
         List<CellFault> faults = new java.util.ArrayList<>(entered.faults().entrySet().stream()
                 .map(e -> new CellFault(e.getKey(), e.getValue()))
                 .toList());
@@ -262,7 +268,7 @@ class ColdController {
                     List.of(),
                     "");
         }
-        ColdBench bench = colds.bench(caller.shopId(), set, scene);
+        ColdBench bench = ColdArea.bench(set.file());
         if (row.readsOhms() && bench.charge() == Charge.State.THERE && verdict.word() != Verdict.UNREAD) {
             verdict = new ColdVerdict(
                     Verdict.NO_EXPECTATION,
@@ -287,13 +293,13 @@ class ColdController {
             @PathVariable UUID setId,
             @PathVariable String test,
             @Valid @RequestBody TestKept kept) {
-        StoredSet set = set(caller, setId);
+        OpenSet set = set(caller, setId);
         TestRow row = row(test);
-        Entered entered = Entered.of(colds.scene(caller.shopId(), set), row, kept.typed, sign(caller));
+        Entered entered = Entered.of(ColdArea.scene(set.file()), row, kept.typed, sign(set));
         entered.faults().forEach((key, text) -> {
             throw new InvalidEntry(InvalidEntry.Code.NOT_A_NUMBER, text).at(key);
         });
-        if (entered.figures().entered().isEmpty()) {
+        if (entered.figures().entered().isEmpty() && (kept.read == null || kept.read.isEmpty())) {
             throw new InvalidEntry(InvalidEntry.Code.EMPTY, "Enter what you read before it is kept.");
         }
         colds.keep(
@@ -302,17 +308,18 @@ class ColdController {
                 kept.id.toString(),
                 row,
                 entered.figures(),
+                Optional.ofNullable(kept.read),
                 kept.instrument,
                 Optional.ofNullable(kept.takenAt));
         return plan(caller, setId);
     }
 
-    private StoredSet set(Caller caller, UUID setId) {
-        return sets.set(caller.shopId(), setId.toString());
+    private OpenSet set(Caller caller, UUID setId) {
+        return files.open(caller.shopId(), setId.toString());
     }
 
-    private DecimalSign sign(Caller caller) {
-        return shops.shop(caller.shopId()).policy().decimalSign();
+    private static DecimalSign sign(OpenSet set) {
+        return set.policy().decimalSign();
     }
 
     private static TestRow row(String test) {
@@ -365,7 +372,10 @@ class ColdController {
     private static List<ClaimView> claims(ColdScene scene, ColdBench bench, List<Claim> claims) {
         return claims.stream()
                 .map(claim -> new ClaimView(
-                        claim.subject(), name(scene, claim.subject()), claim.aspect(), bench.proven(claim)))
+                        claim.subject(),
+                        name(scene, claim.subject()),
+                        claim.aspect().label(),
+                        bench.proven(claim)))
                 .toList();
     }
 

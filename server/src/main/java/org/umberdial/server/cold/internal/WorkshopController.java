@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.cold.ColdArea;
 import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.FieldReplacement;
 import org.umberdial.core.cold.TransformerSize;
@@ -26,12 +28,11 @@ import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.core.volts.Verdict;
-import org.umberdial.server.cold.ColdService;
+import org.umberdial.server.equipment.EquipmentService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.sets.SetService;
-import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.shop.ShopService;
 
 /** The transformer workshop: size, candidates, turns, and what takes a field coil's place. */
@@ -112,22 +113,22 @@ class WorkshopController {
 
     record CopperView(String celsius, String sentence, Verdict word) {}
 
-    private final ColdService colds;
-    private final SetService sets;
+    private final EquipmentService equipment;
+    private final SetFiles files;
     private final ShopService shops;
 
-    WorkshopController(ColdService colds, SetService sets, ShopService shops) {
-        this.colds = colds;
-        this.sets = sets;
+    WorkshopController(EquipmentService equipment, SetFiles files, ShopService shops) {
+        this.equipment = equipment;
+        this.files = files;
         this.shops = shops;
     }
 
     @GetMapping
     WorkshopView workshop(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
-        ColdScene scene = colds.scene(caller.shopId(), set);
+        OpenSet set = files.open(caller.shopId(), setId.toString());
+        ColdScene scene = ColdArea.scene(set.file());
         Optional<TransformerSize> size = TransformerSize.of(scene);
-        List<StockView> stock = size.map(s -> colds.stock(caller.shopId()).entrySet().stream()
+        List<StockView> stock = size.map(s -> equipment.stock(caller.shopId()).entrySet().stream()
                         .map(e -> new StockView(e.getKey(), e.getValue().name(), view(s.compare(scene, e.getValue()))))
                         .toList())
                 .orElse(List.of());
@@ -137,7 +138,7 @@ class WorkshopController {
                         ? "Its circuit is not entered yet; a size follows from its tubes."
                         : "Its heaters are in series on the line: there is no power transformer to size.";
         return new WorkshopView(
-                set.label().title(),
+                set.stored().label().title(),
                 set.set().construction().danger(),
                 set.set().construction().liveChassis(),
                 set.set().construction().label(),
@@ -150,7 +151,8 @@ class WorkshopController {
     @PostMapping("/candidates")
     ComparedView compare(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody CandidateEdit edit) {
-        ColdScene scene = colds.scene(caller.shopId(), sets.set(caller.shopId(), setId.toString()));
+        ColdScene scene =
+                ColdArea.scene(files.open(caller.shopId(), setId.toString()).file());
         TransformerSize size = TransformerSize.of(scene)
                 .orElseThrow(() ->
                         new Problem(Problem.Kind.INVALID_ENTRY, "This set has no power transformer to compare with."));
@@ -167,14 +169,14 @@ class WorkshopController {
                 some(values, edit.rectifierAmperes, Unit.AMPERE, "rectifierAmperes", 20),
                 edit.fits);
         if (edit.keep) {
-            colds.stock(caller.shopId(), edit.id.toString(), candidate);
+            equipment.stock(caller.shopId(), edit.id.toString(), candidate);
         }
         return view(size.compare(scene, candidate));
     }
 
     @DeleteMapping("/candidates/{id}")
     WorkshopView gone(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID id) {
-        colds.gone(caller.shopId(), id.toString());
+        equipment.gone(caller.shopId(), id.toString());
         return workshop(caller, setId);
     }
 

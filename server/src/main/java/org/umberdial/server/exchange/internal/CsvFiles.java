@@ -3,17 +3,19 @@ package org.umberdial.server.exchange.internal;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.reading.Meter;
-import org.umberdial.core.reading.Reading;
-import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.value.SpreadsheetCell;
-import org.umberdial.server.readings.KeptReading;
+import org.umberdial.server.evidence.KeptEntry;
 
 /** The shapes of our CSV files. */
 public final class CsvFiles {
@@ -120,32 +122,30 @@ public final class CsvFiles {
     }
 
     /** Readings that stand, with points by node so that the file reads back into any copy of the set. */
-    public static String writeReadings(List<KeptReading> kept, BenchSet set) {
-        List<String> standing = new ReadingLog(
-                        kept.stream().map(KeptReading::reading).toList())
-                .standing().stream().map(Reading::id).toList();
+    /** Readings that stand and were taken with nothing lifted; the bundle's log has the others too. */
+    public static String writeReadings(List<KeptEntry> kept, BenchSet set) {
+        Map<String, String> notes =
+                kept.stream().collect(Collectors.toMap(k -> k.entry().id(), KeptEntry::note, (a, b) -> b));
+        ReadingLog readings =
+                new EvidenceLog(kept.stream().map(KeptEntry::entry).toList()).readings();
         return write(
                 READING_COLUMNS,
-                kept.stream()
-                        .filter(k -> standing.contains(k.reading().id())
-                                && k.reading().undisturbed())
-                        .map(k -> {
-                            Reading r = k.reading();
-                            return List.of(
-                                    r.subject(),
-                                    r.reference(),
-                                    r.kind().name(),
-                                    plain(r.value()),
-                                    r.kind().unit().symbol(),
-                                    plain(r.lineVolts()),
-                                    r.meter().map(Meter::notation).orElse(""),
-                                    r.mode(),
-                                    r.minutesOn().isPresent()
-                                            ? plain(Math.round(r.minutesOn().getAsDouble() * 10) / 10.0)
-                                            : "",
-                                    r.takenAt().toString(),
-                                    k.note());
-                        })
+                readings.standing().stream()
+                        .filter(Reading::undisturbed)
+                        .map(r -> List.of(
+                                r.subject(),
+                                r.reference(),
+                                r.kind().name(),
+                                plain(r.value()),
+                                r.kind().unit().symbol(),
+                                plain(r.lineVolts()),
+                                r.meter().map(Meter::notation).orElse(""),
+                                r.mode(),
+                                r.minutesOn().isPresent()
+                                        ? plain(Math.round(r.minutesOn().getAsDouble() * 10) / 10.0)
+                                        : "",
+                                r.takenAt().toString(),
+                                notes.getOrDefault(r.id(), "")))
                         .toList());
     }
 

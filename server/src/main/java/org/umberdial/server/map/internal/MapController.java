@@ -19,14 +19,15 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.cold.Roles;
+import org.umberdial.core.proof.ProofSheet;
 import org.umberdial.core.proof.ProofState;
 import org.umberdial.server.map.MapService;
 import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.sets.SetService;
-import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 
 /** The proof map: how every part and point stands, and where each is on the set's pictures. */
 @RestController
@@ -47,12 +48,12 @@ class MapController {
             @DecimalMin("0") @DecimalMax("1") double x,
             @DecimalMin("0") @DecimalMax("1") double y) {}
 
-    private final SetService sets;
+    private final SetFiles files;
     private final MapService map;
     private final PhotoService photos;
 
-    MapController(SetService sets, MapService map, PhotoService photos) {
-        this.sets = sets;
+    MapController(SetFiles files, MapService map, PhotoService photos) {
+        this.files = files;
         this.map = map;
         this.photos = photos;
     }
@@ -60,8 +61,8 @@ class MapController {
     @GetMapping("/map")
     MapView map(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         String shopId = caller.shopId();
-        StoredSet set = sets.set(shopId, setId.toString());
-        List<Stand> stands = map.stands(shopId, set).stream()
+        OpenSet set = files.open(shopId, setId.toString());
+        List<Stand> stands = ProofSheet.of(set.file()).stream()
                 .map(p -> new Stand(
                         p.subject(), p.name(), p.point(), p.state(), p.state().label(), p.reason()))
                 .toList();
@@ -72,14 +73,14 @@ class MapController {
         List<Mark> placed = map.marks(shopId, set.id()).stream()
                 .map(mark -> new Mark(mark.photo(), mark.subject(), mark.x(), mark.y()))
                 .toList();
-        return new MapView(set.label().title(), pictures, placed, stands, (int)
+        return new MapView(set.stored().label().title(), pictures, placed, stands, (int)
                 stands.stream().filter(s -> s.state().open()).count());
     }
 
     /** Places or moves the mark of a part or point on a picture. */
     @PutMapping("/marks")
     MapView mark(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody MarkEdit edit) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
+        OpenSet set = files.open(caller.shopId(), setId.toString());
         String subject = set.set()
                 .part(edit.subject)
                 .map(part -> part.reference())

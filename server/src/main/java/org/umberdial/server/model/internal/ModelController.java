@@ -16,19 +16,19 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.core.volts.Bench;
 import org.umberdial.core.volts.PartChange;
 import org.umberdial.core.volts.PinChart;
 import org.umberdial.core.volts.WhatIf;
 import org.umberdial.server.problem.Problem;
-import org.umberdial.server.readings.ReadingService;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.ShopService;
@@ -83,12 +83,12 @@ class ModelController {
     record WhatIfAnswer(boolean solved, String sentence, List<StepView> steps, List<String> consequences) {}
 
     private final SetService sets;
-    private final ReadingService readings;
+    private final SetFiles files;
     private final ShopService shops;
 
-    ModelController(SetService sets, ReadingService readings, ShopService shops) {
+    ModelController(SetService sets, SetFiles files, ShopService shops) {
         this.sets = sets;
-        this.readings = readings;
+        this.files = files;
         this.shops = shops;
     }
 
@@ -127,7 +127,8 @@ class ModelController {
     @GetMapping("/what-if-parts")
     WhatIfPartsView parts(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         StoredSet stored = sets.set(caller.shopId(), setId.toString());
-        Bench bench = readings.bench(caller.shopId(), stored);
+        Bench bench =
+                files.open(caller.shopId(), setId.toString()).file().contents().bench();
         List<ChangeableView> parts = WhatIf.changeable(stored.set()).stream()
                 .map(part -> new ChangeableView(
                         part.part(),
@@ -156,7 +157,15 @@ class ModelController {
             changes.add(change(stored.set(), question.changes().get(i), values, "changes/" + i + "/value"));
         }
         try {
-            return view(stored.set(), WhatIf.ask(stored.set(), readings.bench(caller.shopId(), stored), changes));
+            return view(
+                    stored.set(),
+                    WhatIf.ask(
+                            stored.set(),
+                            files.open(caller.shopId(), setId.toString())
+                                    .file()
+                                    .contents()
+                                    .bench(),
+                            changes));
         } catch (IllegalArgumentException refused) {
             throw new Problem(Problem.Kind.INVALID_ENTRY, refused.getMessage());
         }

@@ -15,7 +15,6 @@ import org.umberdial.server.photos.PhotoService;
 
 @Repository
 public class PhotoTables {
-    private static final byte NO = 0;
 
     private final DSLContext db;
 
@@ -24,7 +23,7 @@ public class PhotoTables {
     }
 
     private static Condition of(String shopId, String setId) {
-        return PHOTO.SHOP_ID.eq(shopId).and(PHOTO.SET_ID.eq(setId)).and(PHOTO.REMOVED.eq(NO));
+        return PHOTO.SHOP_ID.eq(shopId).and(PHOTO.SET_ID.eq(setId)).and(PHOTO.REMOVED.eq(false));
     }
 
     public int count(String shopId, String setId) {
@@ -52,7 +51,7 @@ public class PhotoTables {
                         row.get(PHOTO.RECEIVED_AT),
                         row.get(PHOTO.AUTHOR),
                         Optional.ofNullable(row.get(PHOTO.BEFORE_ID)),
-                        row.get(PHOTO.SHOWS_OWNER) != 0,
+                        row.get(PHOTO.SHOWS_OWNER),
                         row.get(PHOTO.VERSION)));
     }
 
@@ -88,7 +87,7 @@ public class PhotoTables {
                 .set(PHOTO.SHOT_AT, photo.shotAt().orElse(null))
                 .set(PHOTO.RECEIVED_AT, photo.receivedAt())
                 .set(PHOTO.AUTHOR, photo.author())
-                .set(PHOTO.SHOWS_OWNER, (byte) (photo.showsOwner() ? 1 : 0))
+                .set(PHOTO.SHOWS_OWNER, photo.showsOwner())
                 .set(PHOTO.UPLOAD_HASH, uploadHash)
                 .onDuplicateKeyIgnore()
                 .execute();
@@ -116,7 +115,7 @@ public class PhotoTables {
                         .set(PHOTO.PHASE, photo.phase())
                         .set(PHOTO.CAPTION, photo.caption())
                         .set(PHOTO.BEFORE_ID, photo.beforeId().orElse(null))
-                        .set(PHOTO.SHOWS_OWNER, (byte) (photo.showsOwner() ? 1 : 0))
+                        .set(PHOTO.SHOWS_OWNER, photo.showsOwner())
                         .set(PHOTO.VERSION, photo.version() + 1)
                         .where(of(shopId, setId).and(PHOTO.ID.eq(photo.id())).and(PHOTO.VERSION.eq(photo.version())))
                         .execute()
@@ -125,7 +124,7 @@ public class PhotoTables {
 
     public boolean remove(String shopId, String setId, String photoId) {
         return db.update(PHOTO)
-                        .set(PHOTO.REMOVED, (byte) 1)
+                        .set(PHOTO.REMOVED, true)
                         .where(of(shopId, setId).and(PHOTO.ID.eq(photoId)))
                         .execute()
                 == 1;
@@ -138,14 +137,14 @@ public class PhotoTables {
     public int eraseOwner(String shopId, String setId) {
         List<String> shown = db.select(PHOTO.ID)
                 .from(PHOTO)
-                .where(PHOTO.SHOP_ID.eq(shopId), PHOTO.SET_ID.eq(setId), PHOTO.SHOWS_OWNER.eq((byte) 1))
+                .where(PHOTO.SHOP_ID.eq(shopId), PHOTO.SET_ID.eq(setId), PHOTO.SHOWS_OWNER.eq(true))
                 .fetch(PHOTO.ID);
         if (!shown.isEmpty()) {
             db.deleteFrom(PHOTO_BYTES)
                     .where(PHOTO_BYTES.SHOP_ID.eq(shopId), PHOTO_BYTES.PHOTO_ID.in(shown))
                     .execute();
             db.update(PHOTO)
-                    .set(PHOTO.REMOVED, (byte) 1)
+                    .set(PHOTO.REMOVED, true)
                     .set(PHOTO.CAPTION, "")
                     .set(PHOTO.FILE_NAME, "")
                     .where(PHOTO.SHOP_ID.eq(shopId), PHOTO.ID.in(shown))

@@ -23,7 +23,6 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
@@ -31,6 +30,7 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.server.sets.StoredSet;
@@ -50,6 +50,8 @@ public class SetTables {
             int version,
             Instant createdAt,
             Instant touchedAt) {}
+
+    public static final String OWN = "OWN";
 
     private final DSLContext db;
 
@@ -101,7 +103,7 @@ public class SetTables {
                 numbers(row.get(BENCH_SET.LABEL_HERTZ)),
                 optional(row.get(BENCH_SET.LABEL_WATTS)),
                 SupplyLabel.Current.valueOf(row.get(BENCH_SET.LABEL_CURRENT)),
-                row.get(BENCH_SET.LABEL_MOTOR) != 0);
+                row.get(BENCH_SET.LABEL_MOTOR));
     }
 
     private static List<String> words(String text) {
@@ -136,9 +138,10 @@ public class SetTables {
                                 BENCH_SET.LABEL_WATTS,
                                 supply.watts().isPresent() ? supply.watts().getAsDouble() : null)
                         .set(BENCH_SET.LABEL_CURRENT, supply.current().name())
-                        .set(BENCH_SET.LABEL_MOTOR, (byte) (supply.motor() ? 1 : 0))
+                        .set(BENCH_SET.LABEL_MOTOR, supply.motor())
                         .set(BENCH_SET.VERSION, version + 1)
                         .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                        .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                         .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId), BENCH_SET.VERSION.eq(version))
                         .execute()
                 == 1;
@@ -147,8 +150,38 @@ public class SetTables {
     public void sheetOrigin(String shopId, String setId, String origin) {
         db.update(BENCH_SET)
                 .set(BENCH_SET.SHEET_ORIGIN, origin)
+                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
+    }
+
+    /** Says whose values a set's circuit and sheet are. */
+    public void origin(String shopId, String setId, String origin) {
+        db.update(PART)
+                .set(PART.ORIGIN, origin)
+                .where(PART.SHOP_ID.eq(shopId), PART.SET_ID.eq(setId))
+                .execute();
+        db.update(SHEET_VALUE)
+                .set(SHEET_VALUE.ORIGIN, origin)
+                .where(SHEET_VALUE.SHOP_ID.eq(shopId), SHEET_VALUE.SET_ID.eq(setId))
+                .execute();
+    }
+
+    /** Says whose values one part's are. */
+    public void origin(String shopId, String setId, String reference, String origin) {
+        db.update(PART)
+                .set(PART.ORIGIN, origin)
+                .where(PART.SHOP_ID.eq(shopId), PART.SET_ID.eq(setId), PART.REFERENCE.eq(reference))
+                .execute();
+    }
+
+    /** Parts whose values are not the set's own. */
+    public Map<String, ValueOrigin> origins(String shopId, String setId) {
+        return db.select(PART.REFERENCE, PART.ORIGIN)
+                .from(PART)
+                .where(PART.SHOP_ID.eq(shopId), PART.SET_ID.eq(setId), PART.ORIGIN.ne(OWN))
+                .fetchMap(PART.REFERENCE, row -> ValueOrigin.valueOf(row.get(PART.ORIGIN)));
     }
 
     /** Counts every change of what is known of a set. */
@@ -237,6 +270,7 @@ public class SetTables {
                         .set(BENCH_SET.WAITS_FOR, label.waitsFor())
                         .set(BENCH_SET.CONSTRUCTION, construction.name())
                         .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                        .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                         .set(BENCH_SET.VERSION, version + 1)
                         .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId), BENCH_SET.VERSION.eq(version))
                         .execute()
@@ -250,6 +284,7 @@ public class SetTables {
                 .set(BENCH_SET.MODE, conditions.mode())
                 .set(BENCH_SET.SWITCHED_ON_AT, conditions.switchedOnAt().orElse(null))
                 .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
     }
@@ -258,11 +293,22 @@ public class SetTables {
     public void changed(String shopId, String setId) {
         db.update(BENCH_SET)
                 .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
     }
 
     public void touch(String shopId, String setId, Instant at) {
+        db.update(BENCH_SET)
+                .set(BENCH_SET.TOUCHED_AT, at)
+                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
+                .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
+                .execute();
+    }
+
+    /** Counts an entry of the log, which leaves the circuit and the label as they are. */
+    public void logged(String shopId, String setId, Instant at) {
         db.update(BENCH_SET)
                 .set(BENCH_SET.TOUCHED_AT, at)
                 .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
@@ -344,6 +390,7 @@ public class SetTables {
                 .values(shopId, setId, reference, last + 1, card)
                 .onDuplicateKeyUpdate()
                 .set(PART.CARD, card)
+                .set(PART.ORIGIN, OWN)
                 .set(PART.VERSION, PART.VERSION.plus(1))
                 .execute();
     }
@@ -456,7 +503,8 @@ public class SetTables {
                         Optional.of(row.get(SHEET_VALUE.METER))
                                 .filter(meter -> !meter.isEmpty())
                                 .map(Meter::parse),
-                        row.get(SHEET_VALUE.MODE)));
+                        row.get(SHEET_VALUE.MODE),
+                        row.get(SHEET_VALUE.ORIGIN).equals(OWN)));
     }
 
     public void putSheet(String shopId, String setId, SheetValue value) {
@@ -478,7 +526,9 @@ public class SetTables {
                 .set(SHEET_VALUE.LINE_VOLTS, value.lineVolts())
                 .set(SHEET_VALUE.METER, meter)
                 .set(SHEET_VALUE.POSITION, last + 1)
+                .set(SHEET_VALUE.ORIGIN, OWN)
                 .onDuplicateKeyUpdate()
+                .set(SHEET_VALUE.ORIGIN, OWN)
                 .set(SHEET_VALUE.VALUE_SI, value.value())
                 .set(SHEET_VALUE.LINE_VOLTS, value.lineVolts())
                 .set(SHEET_VALUE.METER, meter)

@@ -1,10 +1,9 @@
 package org.umberdial.server.shelf.internal;
 
 import static org.umberdial.tables.Tables.BENCH_SET;
-import static org.umberdial.tables.Tables.JOURNAL_ENTRY;
+import static org.umberdial.tables.Tables.EVIDENCE;
 import static org.umberdial.tables.Tables.PART;
 import static org.umberdial.tables.Tables.PHOTO;
-import static org.umberdial.tables.Tables.READING;
 import static org.umberdial.tables.Tables.SET_SUMMARY;
 import static org.umberdial.tables.Tables.SET_WORDS;
 import static org.umberdial.tables.Tables.SOCKET_PIN;
@@ -113,12 +112,10 @@ public class ShelfTables {
                 said(SOCKET_PIN, SOCKET_PIN.TUBE_TYPE, SOCKET_PIN.SHOP_ID, SOCKET_PIN.SET_ID),
                 BREAK,
                 said(
-                        JOURNAL_ENTRY.forceIndex("journal_entry_set"),
-                        JOURNAL_ENTRY.SENTENCE,
-                        JOURNAL_ENTRY.SHOP_ID,
-                        JOURNAL_ENTRY.SET_ID),
-                BREAK,
-                said(READING.forceIndex("reading_set"), READING.NOTE, READING.SHOP_ID, READING.SET_ID),
+                        EVIDENCE.forceIndex("evidence_set"),
+                        DSL.concat(EVIDENCE.SENTENCE, DSL.inline(" "), EVIDENCE.NOTE),
+                        EVIDENCE.SHOP_ID,
+                        EVIDENCE.SET_ID),
                 BREAK,
                 said(PHOTO.forceIndex("photo_set"), PHOTO.CAPTION, PHOTO.SHOP_ID, PHOTO.SET_ID)));
         // MariaDB joins up to a megabyte by itself; the statements that would raise the limit cannot be sent in one.
@@ -160,7 +157,7 @@ public class ShelfTables {
                         row.get(SET_SUMMARY.DOUBTFUL),
                         row.get(SET_SUMMARY.STOPS),
                         row.get(SET_SUMMARY.NEXT_TITLE),
-                        row.get(SET_SUMMARY.NEXT_POWERED) != 0));
+                        row.get(SET_SUMMARY.NEXT_POWERED)));
         StoredSet.Label label = new StoredSet.Label(
                 row.get(BENCH_SET.TITLE),
                 row.get(BENCH_SET.TICKET),
@@ -178,7 +175,7 @@ public class ShelfTables {
 
     public void keep(String shopId, String setId, int revision, String rules, Summary summary) {
         String next = summary.next().substring(0, Math.min(400, summary.next().length()));
-        byte powered = (byte) (summary.nextPowered() ? 1 : 0);
+        boolean powered = summary.nextPowered();
         db.insertInto(SET_SUMMARY)
                 .set(SET_SUMMARY.SHOP_ID, shopId)
                 .set(SET_SUMMARY.SET_ID, setId)

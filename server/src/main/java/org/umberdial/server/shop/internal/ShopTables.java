@@ -117,7 +117,7 @@ public class ShopTables {
                         row.get(INSTRUMENT.NAME),
                         Meter.parse(row.get(INSTRUMENT.METER)),
                         row.get(INSTRUMENT.ACCURACY),
-                        row.get(INSTRUMENT.RETIRED) != 0,
+                        row.get(INSTRUMENT.RETIRED),
                         row.get(INSTRUMENT.VERSION)));
     }
 
@@ -137,7 +137,7 @@ public class ShopTables {
                         .set(INSTRUMENT.NAME, instrument.name())
                         .set(INSTRUMENT.METER, instrument.meter().notation())
                         .set(INSTRUMENT.ACCURACY, instrument.accuracy())
-                        .set(INSTRUMENT.RETIRED, (byte) (instrument.retired() ? 1 : 0))
+                        .set(INSTRUMENT.RETIRED, instrument.retired())
                         .set(INSTRUMENT.VERSION, instrument.version() + 1)
                         .where(
                                 INSTRUMENT.SHOP_ID.eq(shopId),

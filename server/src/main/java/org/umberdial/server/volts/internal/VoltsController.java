@@ -1,7 +1,5 @@
 package org.umberdial.server.volts.internal;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -18,38 +16,42 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.area.Bench;
+import org.umberdial.core.area.Gate;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.caution.Cautions;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.cold.Charge;
+import org.umberdial.core.cold.ColdArea;
+import org.umberdial.core.cold.PartOhms;
 import org.umberdial.core.entry.Entry;
 import org.umberdial.core.entry.EntryGrammar;
+import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.evidence.ReadingLog;
+import org.umberdial.core.guide.Guide;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
-import org.umberdial.core.reading.Reading;
 import org.umberdial.core.reading.ReadingKind;
-import org.umberdial.core.reading.ReadingLog;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
-import org.umberdial.core.volts.Bench;
 import org.umberdial.core.volts.Branch;
 import org.umberdial.core.volts.Finding;
-import org.umberdial.core.volts.PartOhms;
 import org.umberdial.core.volts.Plausibility;
 import org.umberdial.core.volts.PointVerdict;
 import org.umberdial.core.volts.Staircase;
 import org.umberdial.core.volts.Suspect;
-import org.umberdial.core.volts.Verdict;
+import org.umberdial.core.volts.VoltsArea;
 import org.umberdial.core.volts.VoltsJudge;
 import org.umberdial.core.volts.VoltsReport;
+import org.umberdial.server.evidence.ReadingService;
+import org.umberdial.server.guide.ActView;
 import org.umberdial.server.problem.Problem;
-import org.umberdial.server.readings.KeptReading;
-import org.umberdial.server.readings.ReadingService;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.sets.SetService;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.ShopService;
 
 /** The Volts screen: what should stand where, what was read, what it says, and what to do next. */
 @RestController
@@ -114,8 +116,6 @@ class VoltsController {
 
     record FindingView(String node, String point, String text, boolean urgent, List<SuspectView> suspects) {}
 
-    record NextView(String rule, String node, String title, String reason, boolean powered) {}
-
     record CautionView(String id, String when, String text, Caution.Level level, String deferTo) {}
 
     record VoltsView(
@@ -131,7 +131,8 @@ class VoltsController {
             Staircase staircase,
             List<BranchView> branches,
             List<FindingView> findings,
-            @Schema(nullable = true) NextView next,
+            @Schema(nullable = true) ActView next,
+            String barred,
             List<CautionView> cautions,
             @Schema(nullable = true) ReadingView last,
             String lastName) {}
@@ -158,70 +159,33 @@ class VoltsController {
             @Schema(nullable = true) Instant takenAt,
             @Size(max = 500) String note) {}
 
-    record Withdrawal(@NotNull UUID id, @NotNull UUID readingId) {}
-
-    record LogEntry(
-            String id,
-            String subject,
-            String reference,
-            ReadingKind kind,
-            String text,
-            double lineVolts,
-            String meter,
-            String mode,
-            @Schema(nullable = true) Double minutesOn,
-            String lifted,
-            Instant takenAt,
-            Instant receivedAt,
-            String source,
-            String author,
-            String note,
-            @Schema(nullable = true) String supersedes,
-            boolean withdrawn,
-            boolean standing) {}
-
-    private record Stamp(String shopId, String setId, int revision, String rules) {}
-
-    private static final int MOST_KEPT = 100;
     private static final double UNREADABLE = 100;
 
-    private final Cache<Stamp, VoltsView> kept =
-            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
-    private final SetService sets;
+    private final SetFiles files;
     private final ReadingService readings;
-    private final ShopService shops;
 
-    VoltsController(SetService sets, ReadingService readings, ShopService shops) {
-        this.sets = sets;
+    VoltsController(SetFiles files, ReadingService readings) {
+        this.files = files;
         this.readings = readings;
-        this.shops = shops;
     }
 
-    /** Every screen that looks at a set asks for this after each change; it is reckoned once for all of them. */
     @GetMapping("/volts")
     VoltsView volts(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        String id = setId.toString();
-        return kept.get(stamp(caller, id), at -> view(caller, sets.set(caller.shopId(), id)));
-    }
-
-    /**
-     * What a view holds for. Taken before it is reckoned: a change in between makes it newer than its stamp, never
-     * older.
-     */
-    private Stamp stamp(Caller caller, String setId) {
-        return new Stamp(caller.shopId(), setId, sets.revision(caller.shopId(), setId), shops.rules(caller.shopId()));
+        OpenSet set = files.open(caller.shopId(), setId.toString());
+        return set.file().once(VoltsView.class, () -> view(set));
     }
 
     @PostMapping("/reading-previews")
     PreviewView preview(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody Typed typed) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
-        Bench bench = readings.bench(caller.shopId(), set);
-        HousePolicy policy = shops.shop(caller.shopId()).policy();
+        OpenSet open = files.open(caller.shopId(), setId.toString());
+        StoredSet set = open.stored();
+        Bench bench = open.file().contents().bench();
+        HousePolicy policy = open.policy();
         Entry entry = understood(set, policy, typed.text, typed.node);
         String value = Engineering.print(entry.value(), entry.kind().unit());
         String question = Plausibility.question(set.set(), entry, bench).orElse(null);
-        if (entry.partOhms() && readings.charged(caller.shopId(), set.id())) {
+        if (entry.partOhms() && ColdArea.bench(open.file()).charge() == Charge.State.THERE) {
             return new PreviewView(
                     entry.subject(),
                     entry.subject(),
@@ -232,18 +196,19 @@ class VoltsController {
                     question);
         }
         if (entry.partOhms()) {
-            PartOhms.Judged judged = PartOhms.judge(
-                    set.set().part(entry.subject()).orElseThrow(),
+            PartOhms judged = PartOhms.of(
+                    ColdArea.scene(open.file()),
+                    entry.subject(),
                     entry.value(),
                     !entry.lifted().isEmpty());
             return new PreviewView(
                     entry.subject(), entry.subject(), value, judged.verdict(), judged.reason(), true, question);
         }
         Reading reading = readings.reading(UUID.randomUUID().toString(), entry, set, bench, Optional.empty());
-        List<Reading> standing =
-                new ArrayList<>(readings.log(caller.shopId(), set.id()).standing());
+        List<Reading> standing = new ArrayList<>(open.log().readings().standing());
         standing.add(reading);
-        VoltsReport report = VoltsJudge.judge(set.set(), new ReadingLog(standing), policy, bench);
+        VoltsReport report = VoltsJudge.judge(
+                set.set(), new ReadingLog(standing), policy, bench, open.file().ledger());
         PointVerdict verdict = report.points().stream()
                 .filter(p -> p.point().node().equals(entry.subject()))
                 .findFirst()
@@ -286,9 +251,10 @@ class VoltsController {
     @PostMapping("/readings")
     VoltsView keep(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody NewReading typed) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
-        Bench bench = readings.bench(caller.shopId(), set);
-        Entry entry = understood(set, shops.shop(caller.shopId()).policy(), typed.text, typed.node);
+        OpenSet open = files.open(caller.shopId(), setId.toString());
+        StoredSet set = open.stored();
+        Bench bench = open.file().contents().bench();
+        Entry entry = understood(set, open.policy(), typed.text, typed.node);
         Optional<String> question = typed.confirmed ? Optional.empty() : Plausibility.question(set.set(), entry, bench);
         if (question.isPresent()) {
             throw new Problem(
@@ -305,29 +271,6 @@ class VoltsController {
         return volts(caller, setId);
     }
 
-    @PostMapping("/withdrawals")
-    VoltsView withdraw(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID setId,
-            @Valid @RequestBody Withdrawal withdrawal) {
-        readings.withdraw(caller, setId.toString(), withdrawal.id.toString(), withdrawal.readingId.toString());
-        return volts(caller, setId);
-    }
-
-    @GetMapping("/readings")
-    List<LogEntry> log(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        StoredSet set = sets.set(caller.shopId(), setId.toString());
-        List<KeptReading> kept = readings.kept(caller.shopId(), set.id());
-        List<String> standing = new ReadingLog(
-                        kept.stream().map(KeptReading::reading).toList())
-                .standing().stream().map(Reading::id).toList();
-        List<LogEntry> entries = new ArrayList<>(kept.stream()
-                .map(k -> entry(set, k, standing.contains(k.reading().id())))
-                .toList());
-        java.util.Collections.reverse(entries);
-        return entries;
-    }
-
     private static Entry understood(StoredSet set, HousePolicy policy, String text, String node) {
         Optional<TestPoint> current = set.set().pointAt(node);
         try {
@@ -337,11 +280,12 @@ class VoltsController {
         }
     }
 
-    private VoltsView view(Caller caller, StoredSet set) {
-        Bench bench = readings.bench(caller.shopId(), set);
-        ReadingLog log = readings.log(caller.shopId(), set.id());
-        VoltsReport report =
-                VoltsJudge.judge(set.set(), log, shops.shop(caller.shopId()).policy(), bench);
+    private static VoltsView view(OpenSet open) {
+        StoredSet set = open.stored();
+        Bench bench = open.file().contents().bench();
+        ReadingLog log = open.log().readings();
+        VoltsReport report = VoltsArea.report(open.file());
+        Guide guide = Guide.of(open.file());
         StoredSet.Conditions c = set.conditions();
         Double sheetLine = set.set().sheet().stream()
                 .map(value -> value.lineVolts())
@@ -369,9 +313,8 @@ class VoltsController {
                 report.staircase(),
                 report.branches().stream().map(b -> branch(set, b)).toList(),
                 report.findings().stream().map(f -> finding(set, f)).toList(),
-                report.next()
-                        .map(n -> new NextView(n.rule(), n.node(), n.title(), n.reason(), n.powered()))
-                        .orElse(null),
+                ActView.next(open).orElse(null),
+                guide.open(Gate.POWER) ? "" : guide.stops(Gate.POWER).get(0).words(),
                 Cautions.underPower(set.set().construction()).stream()
                         .map(k -> new CautionView(k.id(), k.when(), k.text(), k.level(), k.deferTo()))
                         .toList(),
@@ -456,32 +399,5 @@ class VoltsController {
                 s.standing(),
                 s.confirm(),
                 s.tells());
-    }
-
-    private static LogEntry entry(StoredSet set, KeptReading k, boolean standing) {
-        Reading r = k.reading();
-        String subject =
-                r.kind() == ReadingKind.OHMS && set.set().part(r.subject()).isPresent()
-                        ? r.subject()
-                        : set.set().nameOf(r.subject());
-        return new LogEntry(
-                r.id(),
-                subject,
-                r.reference().equals("0") ? "" : set.set().nameOf(r.reference()),
-                r.kind(),
-                Engineering.print(r.value(), r.kind().unit()),
-                r.lineVolts(),
-                r.meter().map(Meter::notation).orElse(""),
-                r.mode(),
-                r.minutesOn().isPresent() ? r.minutesOn().getAsDouble() : null,
-                r.lifted(),
-                r.takenAt(),
-                k.receivedAt(),
-                k.source(),
-                k.author(),
-                k.note(),
-                r.supersedes().orElse(null),
-                r.withdrawn(),
-                standing);
     }
 }

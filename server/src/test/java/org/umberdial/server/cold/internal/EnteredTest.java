@@ -9,15 +9,15 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.umberdial.core.arrival.SupplyLabel;
 import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.ColdTests;
-import org.umberdial.core.cold.Figures;
 import org.umberdial.core.cold.TestRow;
 import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.StartingCircuit;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.value.DecimalSign;
 
 class EnteredTest {

@@ -1,0 +1,139 @@
+package org.umberdial.core.area;
+
+import java.time.Instant;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.evidence.Decided;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.Metered;
+import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Extra;
+import org.umberdial.core.set.SupplyLabel;
+
+/**
+ * One set with all that is known of it, as it was at one revision. What costs time is worked out once, when it is first
+ * asked for; safe for several threads.
+ */
+public final class SetFile {
+    /**
+     * What is in the file.
+     *
+     * @param photos how many pictures there are
+     * @param equipment what the shop can measure with
+     */
+    public record Contents(
+            BenchSet set,
+            Set<Extra> extras,
+            SupplyLabel label,
+            HousePolicy policy,
+            Bench bench,
+            EvidenceLog log,
+            int photos,
+            Set<Equipment> equipment) {
+        public Contents {
+            equipment = equipment.isEmpty() ? EnumSet.noneOf(Equipment.class) : EnumSet.copyOf(equipment);
+        }
+    }
+
+    private final Contents contents;
+    private final List<Area> areas;
+    private final Map<Class<?>, Object> known = new HashMap<>();
+    private Ledger ledger;
+
+    /** @param areas in working order */
+    public SetFile(Contents contents, List<Area> areas) {
+        this.contents = contents;
+        this.areas = List.copyOf(areas);
+    }
+
+    public Contents contents() {
+        return contents;
+    }
+
+    public BenchSet set() {
+        return contents.set;
+    }
+
+    public HousePolicy policy() {
+        return contents.policy;
+    }
+
+    public EvidenceLog log() {
+        return contents.log;
+    }
+
+    public List<Area> areas() {
+        return areas;
+    }
+
+    /** Something reckoned from this file, kept with it. */
+    public synchronized <T> T once(Class<T> what, Supplier<T> reckon) {
+        Object there = known.get(what);
+        if (there == null) {
+            there = reckon.get();
+            known.put(what, there);
+        }
+        return what.cast(there);
+    }
+
+    /** What is known of the set: every area's observations, weighed. */
+    public synchronized Ledger ledger() {
+        if (ledger == null) {
+            Ledger all = Ledger.of(
+                    List.of(),
+                    contents.log.standing(PartReplaced.class).stream()
+                            .map(s -> new Ledger.Replaced(
+                                    s.fact().part(), s.fact().with(), s.fact().standsIn(), s.at()))
+                            .toList());
+            for (Area area : areas) {
+                all = all.and(area.observations(this, all));
+            }
+            ledger = all;
+        }
+        return ledger;
+    }
+
+    /** Ids of the stops somebody decided to go on over. */
+    public Set<String> decided() {
+        return contents.log.standing(Decided.class).stream()
+                .map(s -> s.fact().what())
+                .collect(Collectors.toSet());
+    }
+
+    /** Whether it has been measured under power already. */
+    public boolean powered() {
+        return lastUnderPower().isPresent();
+    }
+
+    /** When it was last measured under power. */
+    public Optional<Instant> lastUnderPower() {
+        return contents.log.standing(Metered.class).stream()
+                .filter(s -> s.fact().powered())
+                .map(EvidenceLog.Standing::at)
+                .max(Instant::compareTo);
+    }
+
+    /** Whether the last thing done with hands or meter was a reading under power. */
+    public boolean underPowerNow() {
+        return contents.log.standing().stream()
+                .filter(s -> s.fact() instanceof Metered || isByHand(s.fact()))
+                .max((a, b) -> a.at().compareTo(b.at()))
+                .filter(s -> s.fact() instanceof Metered metered && metered.powered())
+                .isPresent();
+    }
+
+    private static boolean isByHand(Fact fact) {
+        return fact instanceof org.umberdial.core.evidence.Benched || fact instanceof PartReplaced;
+    }
+}

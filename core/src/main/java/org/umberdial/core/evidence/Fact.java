@@ -1,0 +1,25 @@
+package org.umberdial.core.evidence;
+
+/** One thing that was done, found or said. */
+public sealed interface Fact
+        permits Metered,
+                Benched,
+                TakenOff,
+                PutBack,
+                Closed,
+                ControlFound,
+                Looked,
+                Told,
+                TaskDone,
+                PartReplaced,
+                Proved,
+                WorthSaid,
+                Remark,
+                Decided,
+                Unread {
+    /** What it is about: a part's reference, an area, a control; may be empty. */
+    String subject();
+
+    /** The sentence of the log. */
+    String sentence();
+}

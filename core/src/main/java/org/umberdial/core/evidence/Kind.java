@@ -1,0 +1,77 @@
+package org.umberdial.core.evidence;
+
+import java.util.Arrays;
+import java.util.Optional;
+
+/**
+ * What an entry is stored as: a stable name and the version of its form. A class may be renamed, a stored word never; a
+ * form that changes gets a higher version, and the older ones are read for ever.
+ */
+public enum Kind {
+    READING("reading", 1, Metered.class, ""),
+    /** Form 1 held a test's whole form, figures shown again with it; form 2 holds what was read and nothing else. */
+    COLD_FIGURES("cold-figures", 2, Benched.class, "Benched"),
+    TAKEN_OFF("taken-off", 1, TakenOff.class, "TakenOff"),
+    PUT_BACK("put-back", 1, PutBack.class, "PutBack"),
+    CLOSED("closed", 1, Closed.class, "Closed"),
+    CONTROL_FOUND("control-found", 1, ControlFound.class, "ControlFound"),
+    LOOKED("looked", 1, Looked.class, "Looked"),
+    TOLD("told", 1, Told.class, "Told"),
+    TASK_DONE("task-done", 1, TaskDone.class, "TaskDone"),
+    /** Form 2 says whether the part only stands in for the right one. */
+    PART_REPLACED("part-replaced", 2, PartReplaced.class, "PartReplaced"),
+    PART_TESTED("part-tested", 1, Proved.class, "Proved"),
+    WORTH("worth", 1, WorthSaid.class, "WorthSaid"),
+    REMARK("remark", 1, Remark.class, "Remark"),
+    DECIDED("decided", 1, Decided.class, "");
+
+    private final String stored;
+    private final int form;
+    private final Class<? extends Fact> type;
+    private final String formerly;
+
+    Kind(String stored, int form, Class<? extends Fact> type, String formerly) {
+        this.stored = stored;
+        this.form = form;
+        this.type = type;
+        this.formerly = formerly;
+    }
+
+    /** The stored name. */
+    public String stored() {
+        return stored;
+    }
+
+    /** The form that is written now. */
+    public int form() {
+        return form;
+    }
+
+    public Class<? extends Fact> type() {
+        return type;
+    }
+
+    /** The word files of earlier versions use; empty when there is none. */
+    public String formerly() {
+        return formerly;
+    }
+
+    /** By the stored name, or the word of earlier versions. */
+    public static Optional<Kind> of(String name) {
+        return Arrays.stream(values())
+                .filter(kind -> kind.stored.equals(name) || !name.isEmpty() && kind.formerly.equals(name))
+                .findFirst();
+    }
+
+    /**
+     * The kind of a fact.
+     *
+     * @throws IllegalArgumentException for one that could not be read
+     */
+    public static Kind of(Fact fact) {
+        return Arrays.stream(values())
+                .filter(kind -> kind.type.isInstance(fact))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("an entry that was not read is never written"));
+    }
+}

@@ -1,9 +1,0 @@
-package org.umberdial.core.journal;
-
-/** Anything else worth keeping, in the writer's words. */
-public record Remark(String subject, String words) implements Fact {
-    @Override
-    public String sentence() {
-        return words;
-    }
-}

@@ -1,0 +1,73 @@
+package org.umberdial.core.procedure;
+
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.umberdial.core.value.InvalidEntry;
+
+/**
+ * What was entered at a test, by the keys of its form. Figures are in SI units, as plain numbers; {@code open} stands
+ * for a resistance without end.
+ */
+public record Figures(Map<String, String> entered) {
+    /** What an ohmmeter shows when nothing connects. */
+    public static final String OPEN = "open";
+
+    public Figures {
+        entered = Map.copyOf(entered);
+    }
+
+    public String text(String key) {
+        return entered.getOrDefault(key, "");
+    }
+
+    public boolean has(String key) {
+        return !text(key).isEmpty();
+    }
+
+    public boolean yes(String key) {
+        return text(key).equals("yes");
+    }
+
+    public boolean no(String key) {
+        return text(key).equals("no");
+    }
+
+    /** @throws InvalidEntry when it is neither a number nor {@code open} */
+    public OptionalDouble number(String key) {
+        String text = text(key);
+        if (text.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        if (text.equals(OPEN)) {
+            return OptionalDouble.of(Double.POSITIVE_INFINITY);
+        }
+        try {
+            return OptionalDouble.of(Double.parseDouble(text));
+        } catch (NumberFormatException notANumber) {
+            throw new InvalidEntry(InvalidEntry.Code.NOT_A_NUMBER, "“" + text + "” is no number.").at(key);
+        }
+    }
+
+    /**
+     * A resistance [Ω], infinite when open.
+     *
+     * @throws InvalidEntry when it is negative: something still drives current through the meter
+     */
+    public OptionalDouble ohms(String key) {
+        OptionalDouble ohms = number(key);
+        if (ohms.isPresent() && ohms.getAsDouble() < 0) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "No resistance is below zero: a meter shows that when a charge drives it. Bleed "
+                                    + "the capacitors, read volts until they are gone, then read ohms again.")
+                    .at(key);
+        }
+        return ohms;
+    }
+
+    /** Whether none of these was entered. */
+    public boolean lacks(List<String> keys) {
+        return keys.stream().noneMatch(this::has);
+    }
+}

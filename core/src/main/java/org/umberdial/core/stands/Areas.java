@@ -1,0 +1,24 @@
+package org.umberdial.core.stands;
+
+import java.util.List;
+import org.umberdial.core.area.Area;
+import org.umberdial.core.area.SetFile;
+import org.umberdial.core.arrival.ArrivalArea;
+import org.umberdial.core.cold.ColdArea;
+import org.umberdial.core.volts.VoltsArea;
+
+/** The areas of the work, in working order: the one place an area is registered. */
+public final class Areas {
+    private static final List<Area> ALL = List.of(new ArrivalArea(), new ColdArea(), new VoltsArea());
+
+    private Areas() {}
+
+    public static List<Area> all() {
+        return ALL;
+    }
+
+    /** The file of a set, with all areas at work on it. */
+    public static SetFile open(SetFile.Contents contents) {
+        return new SetFile(contents, ALL);
+    }
+}

@@ -1,0 +1,180 @@
+package org.umberdial.core.volts;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.umberdial.core.area.Act;
+import org.umberdial.core.area.Area;
+import org.umberdial.core.area.Gate;
+import org.umberdial.core.area.SetFile;
+import org.umberdial.core.area.Stop;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.claim.Observation;
+import org.umberdial.core.claim.Observation.Word;
+import org.umberdial.core.claim.Strength;
+import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.Reading;
+
+/** Voltages under power: what every point shows, and which part that speaks against. */
+public final class VoltsArea implements Area {
+    private static final String ID = "volts";
+    /** Below these odds a suspicion is not worth marking a part for. */
+    private static final double WORTH_MARKING = 0.05;
+    /** From these odds on a part is most likely it. */
+    private static final double GRAVE = 0.5;
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    @Override
+    public String title() {
+        return "Volts";
+    }
+
+    /** What the points say, in the light of what the areas before know. */
+    public static VoltsReport report(SetFile file) {
+        file.ledger();
+        return file.once(VoltsReport.class, () -> {
+            throw new IllegalStateException("the ledger asks every area, and this one reckons its report then");
+        });
+    }
+
+    @Override
+    public List<Claim> claims(SetFile file) {
+        return file.set().testPoints().stream()
+                .map(point -> new Claim(point.node(), Aspect.VOLTS))
+                .toList();
+    }
+
+    @Override
+    public List<Observation> observations(SetFile file, Ledger before) {
+        VoltsReport report = file.once(
+                VoltsReport.class,
+                () -> VoltsJudge.judge(
+                        file.set(),
+                        file.log().readings(),
+                        file.policy(),
+                        file.contents().bench(),
+                        before));
+        List<Observation> seen = new ArrayList<>();
+        report.points().forEach(point -> point(point).ifPresent(seen::add));
+        report.findings().forEach(finding -> {
+            Instant at = report.points().stream()
+                    .filter(p -> p.point().node().equals(finding.node()))
+                    .findFirst()
+                    .flatMap(PointVerdict::reading)
+                    .map(Reading::takenAt)
+                    .orElse(Instant.EPOCH);
+            finding.suspects().forEach(suspect -> suspected(file, suspect, at).ifPresent(seen::add));
+        });
+        return seen;
+    }
+
+    private static Optional<Observation> point(PointVerdict point) {
+        Word word = switch (point.verdict()) {
+            case GOOD -> Word.SOUND;
+            case BAD, DOUBT, FOLLOWS -> Word.DOUBTED;
+            default -> null;
+        };
+        return point.reading()
+                .filter(reading -> word != null)
+                .map(reading -> new Observation(
+                        new Claim(point.point().node(), Aspect.VOLTS),
+                        word,
+                        Strength.IN_CIRCUIT,
+                        false,
+                        reading.takenAt(),
+                        "",
+                        point.reason(),
+                        "",
+                        List.of(reading.id())));
+    }
+
+    private static Optional<Observation> suspected(SetFile file, Suspect suspect, Instant at) {
+        if (suspect.aspect().isEmpty()
+                || suspect.standing() == Suspect.Standing.OPEN && suspect.odds() < WORTH_MARKING) {
+            return Optional.empty();
+        }
+        Claim claim =
+                new Claim(file.set().tubeOf(suspect.part()), suspect.aspect().get());
+        return Optional.of(
+                switch (suspect.standing()) {
+                    case OPEN ->
+                        new Observation(
+                                claim,
+                                Word.DOUBTED,
+                                Strength.INFERRED,
+                                false,
+                                at,
+                                "",
+                                (suspect.odds() >= GRAVE ? "Most likely " : "Perhaps ")
+                                        + suspect.failure()
+                                        + String.format(Locale.ROOT, " (%.0f %%). ", 100 * suspect.odds())
+                                        + suspect.reason(),
+                                "",
+                                List.of());
+                    case PROVEN -> lifted(claim, Word.FAILED, suspect, at, "Proven " + suspect.failure() + ". ");
+                    case CLEARED ->
+                        lifted(claim, Word.SOUND, suspect, at, "Cleared of being " + suspect.failure() + ". ");
+                });
+    }
+
+    private static Observation lifted(Claim claim, Word word, Suspect suspect, Instant at, String says) {
+        return new Observation(
+                claim,
+                word,
+                Strength.LIFTED,
+                false,
+                suspect.settledAt().orElse(at),
+                "",
+                (says + (word == Word.FAILED ? suspect.reason() : "")).strip(),
+                "",
+                List.of());
+    }
+
+    @Override
+    public List<Act> acts(SetFile file) {
+        return report(file).acts();
+    }
+
+    /** Running on does harm: the plug comes out before anything else. */
+    @Override
+    public List<Stop> stops(SetFile file) {
+        return report(file).findings().stream()
+                .filter(Finding::urgent)
+                .map(finding -> new Stop(
+                        "power:harm:" + finding.node(),
+                        Gate.POWER,
+                        finding.text() + " Running on overheats the tube.",
+                        true,
+                        ID + ":stop-harm"))
+                .toList();
+    }
+
+    @Override
+    public String standing(SetFile file) {
+        List<PointVerdict> points = report(file).points();
+        if (points.isEmpty()) {
+            return "No test points yet.";
+        }
+        long unread = points.stream().filter(p -> p.verdict() == Verdict.UNREAD).count();
+        long wrong = points.stream().filter(p -> p.verdict() == Verdict.BAD).count();
+        long doubt = points.stream().filter(p -> p.verdict() == Verdict.DOUBT).count();
+        if (unread == points.size()) {
+            return points.size() + " points to read.";
+        }
+        String worst = report(file).findings().stream()
+                .findFirst()
+                .map(finding -> " " + finding.text())
+                .orElse("");
+        return (wrong == 0 && doubt == 0 ? "Nothing wrong so far" : wrong + " wrong, " + doubt + " in doubt")
+                + (unread == 0 ? "." : "; " + unread + (unread == 1 ? " point left." : " points left."))
+                + worst;
+    }
+}

@@ -1,0 +1,45 @@
+package org.umberdial.server.setfile;
+
+import java.util.List;
+import org.umberdial.core.area.SetFile;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.server.equipment.EquipmentItem;
+import org.umberdial.server.evidence.KeptEntry;
+import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.Instrument;
+import org.umberdial.server.shop.Shop;
+
+/**
+ * A set as it was at one revision, with the shop's rules of that moment.
+ *
+ * @param revision of the set; a screen that shows a newer one has nothing to fetch
+ * @param rules what the shop's policy and instruments were at
+ * @param kept every entry of its log as it came, in order
+ */
+public record OpenSet(
+        StoredSet stored,
+        Shop shop,
+        List<Instrument> instruments,
+        List<EquipmentItem> equipment,
+        List<KeptEntry> kept,
+        SetFile file,
+        int revision,
+        String rules) {
+    public String id() {
+        return stored.id();
+    }
+
+    public BenchSet set() {
+        return stored.set();
+    }
+
+    public HousePolicy policy() {
+        return shop.policy();
+    }
+
+    public EvidenceLog log() {
+        return file.log();
+    }
+}

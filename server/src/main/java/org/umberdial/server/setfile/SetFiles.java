@@ -1,0 +1,110 @@
+package org.umberdial.server.setfile;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.umberdial.core.area.SetFile;
+import org.umberdial.core.stands.Areas;
+import org.umberdial.server.equipment.EquipmentItem;
+import org.umberdial.server.equipment.EquipmentService;
+import org.umberdial.server.evidence.EvidenceService;
+import org.umberdial.server.evidence.KeptEntry;
+import org.umberdial.server.evidence.ReadingService;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.setfile.internal.StampTables;
+import org.umberdial.server.setfile.internal.StampTables.Stamp;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.Instrument;
+import org.umberdial.server.shop.Shop;
+import org.umberdial.server.shop.ShopService;
+
+/**
+ * Opens sets. What was loaded at a revision is kept; after a further entry of the log only that entry is fetched, and
+ * when nothing has changed only that is asked.
+ */
+@Service
+public class SetFiles {
+    private static final int MOST_KEPT = 200;
+
+    private record Key(String shopId, String setId) {}
+
+    private record Held(Stamp stamp, OpenSet open) {}
+
+    private final Cache<Key, Held> held =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final StampTables stamps;
+    private final SetService sets;
+    private final ShopService shops;
+    private final EquipmentService equipment;
+    private final EvidenceService evidence;
+
+    public SetFiles(
+            StampTables stamps,
+            SetService sets,
+            ShopService shops,
+            EquipmentService equipment,
+            EvidenceService evidence) {
+        this.stamps = stamps;
+        this.sets = sets;
+        this.shops = shops;
+        this.equipment = equipment;
+        this.evidence = evidence;
+    }
+
+    /**
+     * The set with all that is known of it.
+     *
+     * @throws Problem when the shop has no such set
+     */
+    public OpenSet open(String shopId, String setId) {
+        Key key = new Key(shopId, setId);
+        // Taken before anything is loaded: a change in between makes what is kept newer than its stamp, never older.
+        Stamp stamp = stamps.stamp(shopId, setId).orElseThrow(() -> Problem.notFound("This set"));
+        Held before = held.getIfPresent(key);
+        if (before != null && before.stamp.equals(stamp)) {
+            return before.open;
+        }
+        OpenSet open = load(shopId, setId, stamp, Optional.ofNullable(before));
+        held.put(key, new Held(stamp, open));
+        return open;
+    }
+
+    /** What a set's file holds for, beside its revision: the shop's rules. */
+    public String rules(String shopId) {
+        return stamps.rules(shopId);
+    }
+
+    private OpenSet load(String shopId, String setId, Stamp stamp, Optional<Held> before) {
+        Optional<OpenSet> sameCircuit =
+                before.filter(h -> h.stamp.circuit() == stamp.circuit()).map(Held::open);
+        Optional<OpenSet> sameRules =
+                before.filter(h -> h.stamp.rules().equals(stamp.rules())).map(Held::open);
+        StoredSet stored = sameCircuit.map(OpenSet::stored).orElseGet(() -> sets.set(shopId, setId));
+        Shop shop = sameRules.map(OpenSet::shop).orElseGet(() -> shops.shop(shopId));
+        List<Instrument> instruments = sameRules.map(OpenSet::instruments).orElseGet(() -> shops.instruments(shopId));
+        List<EquipmentItem> items = sameRules.map(OpenSet::equipment).orElseGet(() -> equipment.items(shopId));
+        List<KeptEntry> kept =
+                sameCircuit.map(open -> more(shopId, setId, open.kept())).orElseGet(() -> evidence.kept(shopId, setId));
+        SetFile file = Areas.open(new SetFile.Contents(
+                stored.set(),
+                stored.arrival().extras(),
+                stored.arrival().supply(),
+                shop.policy(),
+                ReadingService.bench(stored, instruments),
+                EvidenceService.straightened(kept),
+                stamp.photos(),
+                EquipmentService.kinds(items)));
+        return new OpenSet(stored, shop, instruments, items, kept, file, stamp.revision(), stamp.rules());
+    }
+
+    private List<KeptEntry> more(String shopId, String setId, List<KeptEntry> there) {
+        int last = there.isEmpty() ? -1 : there.get(there.size() - 1).order();
+        List<KeptEntry> all = new ArrayList<>(there);
+        all.addAll(evidence.keptAfter(shopId, setId, last));
+        return List.copyOf(all);
+    }
+}

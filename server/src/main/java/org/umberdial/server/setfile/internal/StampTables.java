@@ -1,0 +1,73 @@
+package org.umberdial.server.setfile.internal;
+
+import static org.umberdial.tables.Tables.BENCH_SET;
+import static org.umberdial.tables.Tables.EQUIPMENT;
+import static org.umberdial.tables.Tables.INSTRUMENT;
+import static org.umberdial.tables.Tables.PHOTO;
+import static org.umberdial.tables.Tables.SHOP;
+
+import java.math.BigDecimal;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.Table;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Repository;
+
+/** What a set's file holds for, in one statement. */
+@Repository
+public class StampTables {
+    /**
+     * @param revision raised by every change of what is known of the set
+     * @param circuit raised by every change but entries of the log
+     * @param rules changes with the shop's policy, instruments and equipment
+     * @param photos how many pictures the set has
+     */
+    public record Stamp(int revision, int circuit, String rules, int photos) {}
+
+    private final DSLContext db;
+
+    StampTables(DSLContext db) {
+        this.db = db;
+    }
+
+    public Optional<Stamp> stamp(String shopId, String setId) {
+        return db.select(
+                        BENCH_SET.REVISION,
+                        BENCH_SET.CIRCUIT_REVISION,
+                        SHOP.VERSION,
+                        changes(INSTRUMENT, INSTRUMENT.SHOP_ID, INSTRUMENT.VERSION, shopId),
+                        changes(EQUIPMENT, EQUIPMENT.SHOP_ID, EQUIPMENT.VERSION, shopId),
+                        DSL.field(DSL.selectCount()
+                                .from(PHOTO)
+                                .where(PHOTO.SHOP_ID.eq(shopId), PHOTO.SET_ID.eq(setId), PHOTO.REMOVED.eq(false))))
+                .from(BENCH_SET)
+                .join(SHOP)
+                .on(SHOP.ID.eq(BENCH_SET.SHOP_ID))
+                .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
+                .fetchOptional(row -> new Stamp(
+                        row.value1(),
+                        row.value2(),
+                        row.value3() + "." + row.value4() + "." + row.value5(),
+                        row.value6()));
+    }
+
+    /** What the shop's rules are at, for many sets at once. */
+    public String rules(String shopId) {
+        return db.select(
+                        SHOP.VERSION,
+                        changes(INSTRUMENT, INSTRUMENT.SHOP_ID, INSTRUMENT.VERSION, shopId),
+                        changes(EQUIPMENT, EQUIPMENT.SHOP_ID, EQUIPMENT.VERSION, shopId))
+                .from(SHOP)
+                .where(SHOP.ID.eq(shopId))
+                .fetchSingle(row -> row.value1() + "." + row.value2() + "." + row.value3());
+    }
+
+    /** Rows and their versions added up, which any addition or change raises. */
+    private static Field<BigDecimal> changes(
+            Table<?> table, Field<String> shop, Field<Integer> version, String shopId) {
+        return DSL.field(DSL.select(DSL.coalesce(DSL.sum(version.plus(1000)), DSL.inline(BigDecimal.ZERO)))
+                .from(table)
+                .where(shop.eq(shopId)));
+    }
+}

@@ -1,0 +1,12 @@
+import { expect, it } from 'vitest'
+import { placeOf } from './place'
+
+it('leads to where an act is done', () => {
+  const at = (id: string, subject = '') => placeOf('s', { id, area: id.split(':')[0]!, subject })
+  expect(at('arrival:inspect')).toBe('/sets/s/arrival/inspection')
+  expect(at('arrival:parts')).toBe('/sets/s/circuit')
+  expect(at('cold:insulation', 'insulation')).toBe('/sets/s/cold/insulation')
+  expect(at('volts:read-next', 'v4_plate')).toBe('/sets/s/volts?point=v4_plate')
+  expect(at('volts:no-points')).toBe('/sets/s/circuit')
+  expect(at('finish:clean')).toBe('/sets/s/finish')
+})

@@ -1,0 +1,21 @@
+import type { Schemas } from '../api/client'
+
+export type Act = Schemas['ActView']
+
+const arrival: Record<string, string> = {
+  photograph: 'arrival/photos',
+  'supply-label': 'arrival/label',
+  'ask-owner': 'arrival/complaints',
+  inspect: 'arrival/inspection',
+  'settle-stop': 'arrival/inspection',
+  parts: 'circuit',
+}
+
+/** Where an act is done. */
+export function placeOf(setId: string, act: Pick<Act, 'id' | 'area' | 'subject'>): string {
+  const what = act.id.slice(act.area.length + 1)
+  if (act.area === 'arrival') return `/sets/${setId}/${arrival[what] ?? 'arrival'}`
+  if (act.area === 'cold') return `/sets/${setId}/cold/${act.subject}`
+  if (what === 'no-points') return `/sets/${setId}/circuit`
+  return `/sets/${setId}/${act.area}${act.subject ? `?point=${encodeURIComponent(act.subject)}` : ''}`
+}
