@@ -10,7 +10,12 @@ export const router = createRouter({
       component: () => import('./bench/BenchView.vue'),
       props: true,
       children: [
-        { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/volts` },
+        {
+          path: '',
+          component: () => import('./stands/StandsView.vue'),
+          props: true,
+          meta: { title: 'Where it stands' },
+        },
         {
           path: 'arrival',
           component: () => import('./arrival/ArrivalView.vue'),
@@ -84,12 +89,32 @@ export const router = createRouter({
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         {
           path: 'circuit',
-          component: () => import('./circuit/CircuitView.vue'),
+          component: () => import('./circuit/CircuitFrame.vue'),
           props: true,
-          meta: { title: 'Circuit and sheet' },
+          children: [
+            {
+              path: '',
+              component: () => import('./circuit/CircuitView.vue'),
+              props: true,
+              meta: { title: 'Circuit and sheet' },
+            },
+            {
+              path: 'ohms',
+              component: () => import('./model/OhmsView.vue'),
+              props: true,
+              meta: { title: 'Cold ohms' },
+            },
+            {
+              path: 'what-if',
+              component: () => import('./model/WhatIfView.vue'),
+              props: true,
+              meta: { title: 'What if' },
+            },
+          ],
         },
-        { path: 'ohms', component: () => import('./model/OhmsView.vue'), props: true, meta: { title: 'Cold ohms' } },
-        { path: 'what-if', component: () => import('./model/WhatIfView.vue'), props: true, meta: { title: 'What if' } },
+        // Where these two were before they came under the circuit.
+        { path: 'ohms', redirect: (to) => to.fullPath.replace('/ohms', '/circuit/ohms') },
+        { path: 'what-if', redirect: (to) => to.fullPath.replace('/what-if', '/circuit/what-if') },
         { path: 'log', component: () => import('./log/LogView.vue'), props: true, meta: { title: 'Log' } },
       ],
     },

@@ -12,7 +12,15 @@ import TextField from '../ui/TextField.vue'
 const props = defineProps<{ open: boolean; set: Schemas['SetView'] }>()
 const emit = defineEmits<{ close: [] }>()
 const client = useQueryClient()
-const form = reactive({ title: '', ticket: '', place: '', waitsFor: '', construction: props.set.construction })
+const form = reactive({
+  title: '',
+  ticket: '',
+  place: '',
+  waitsFor: '',
+  waitsUntil: '',
+  promisedFor: '',
+  construction: props.set.construction,
+})
 const problem = ref<Problem | null>(null)
 const classes = useQuery({
   queryKey: ['classes'],
@@ -24,7 +32,12 @@ watch(
   () => props.open,
   (open) => {
     const { title, ticket, place, waitsFor, construction } = props.set
-    if (open) Object.assign(form, { title, ticket, place, waitsFor, construction })
+    const { waitsUntil, promisedFor } = props.set
+    if (open)
+      Object.assign(form, {
+        ...{ title, ticket, place, waitsFor, construction },
+        ...{ waitsUntil: waitsUntil ?? '', promisedFor: promisedFor ?? '' },
+      })
     problem.value = null
   },
 )
@@ -33,12 +46,17 @@ async function keep() {
   const answer = await ask(
     http.PUT('/api/sets/{setId}', {
       params: { path: { setId: props.set.id } },
-      body: { ...form, version: props.set.version },
+      body: {
+        ...form,
+        waitsUntil: form.waitsUntil || null,
+        promisedFor: form.promisedFor || null,
+        version: props.set.version,
+      },
     }),
   )
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'failed') return
-  await client.invalidateQueries({ predicate: (q) => ['circuit', 'volts', 'shelf'].includes(String(q.queryKey[0])) })
+  await client.invalidateQueries({ predicate: (q) => q.queryKey.includes(props.set.id) || q.queryKey[0] === 'shelf' })
   emit('close')
 }
 </script>
@@ -53,10 +71,14 @@ async function keep() {
         <TextField v-model="form.place" label="Where it stands" />
       </div>
       <TextField v-model="form.waitsFor" label="Waits for" wide />
+      <div class="flex gap-4">
+        <TextField v-model="form.waitsUntil" type="date" label="Expected on" />
+        <TextField v-model="form.promisedFor" type="date" label="Promised to its owner for" />
+      </div>
       <ProblemNote :problem="problem && !faultAt(problem, 'title') ? problem : null" />
       <div class="flex gap-3">
-        <AppButton look="main" type="submit">Keep</AppButton>
-        <AppButton look="quiet" @click="$emit('close')">Leave</AppButton>
+        <AppButton look="main" type="submit">Save</AppButton>
+        <AppButton look="quiet" @click="$emit('close')">Cancel</AppButton>
       </div>
     </form>
   </AppDialog>

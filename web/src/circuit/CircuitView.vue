@@ -40,7 +40,7 @@ const set = useQuery({
           .join(' · ')
       "
     >
-      <AppButton @click="labelling = true">Title, place, waits for…</AppButton>
+      <AppButton @click="labelling = true">Edit details</AppButton>
     </BenchHeader>
     <LabelDialog :open="labelling" :set="set.data.value" @close="labelling = false" />
     <section
@@ -66,7 +66,7 @@ const set = useQuery({
       <strong class="text-doubt">Not its own sheet:</strong>
       {{ say(circuit.sheetOrigin) }}.
       <button class="min-h-11 font-semibold text-accent underline underline-offset-4" @click="doors.ownSheet()">
-        It is checked and its own now
+        Compared with this set’s schematic
       </button>
     </p>
     <TabGroup as="div" class="px-6 py-2">

@@ -35,6 +35,13 @@ const figures = reactive({
   touchMilliamperes: '',
   halvesPercent: '',
   vaHeadroom: '',
+  usualSpreadPercent: '',
+  loadApartPercent: '',
+  proportionApartPercent: '',
+  injectionVolts: '',
+  instrumentTrustPercent: '',
+  copperDoubtfulCelsius: '',
+  copperMostCelsius: '',
   hourRate: '',
 })
 type Figure = keyof typeof figures
@@ -92,6 +99,23 @@ const fields: readonly { key: Figure; label: string; unit: string; why: string }
     why: '15: the outer half is longer wire',
   },
   { key: 'vaHeadroom', label: 'Transformer headroom', unit: '×', why: 'its load; 1.25 is usual' },
+  { key: 'loadApartPercent', label: 'Output load may be off', unit: '%', why: 'Many makers allowed 40' },
+  {
+    key: 'proportionApartPercent',
+    label: 'A winding may stray',
+    unit: '%',
+    why: 'From proportion, and halves apart, when fed',
+  },
+  { key: 'injectionVolts', label: 'Any winding when fed, at most', unit: 'V', why: '30 is what a hand may meet' },
+  { key: 'instrumentTrustPercent', label: 'Instrument may be off', unit: '%', why: 'On a known-good part' },
+  {
+    key: 'usualSpreadPercent',
+    label: 'Usual values lie within',
+    unit: '%',
+    why: 'What such sets have, when this one is not known',
+  },
+  { key: 'copperDoubtfulCelsius', label: 'Winding doubtful from', unit: '°C', why: '85 for old paper and enamel' },
+  { key: 'copperMostCelsius', label: 'Winding at most', unit: '°C', why: '105 is the end of class A' },
   { key: 'hourRate', label: 'An hour here costs', unit: '', why: 'For the sum of Worth it?' },
 ]
 

@@ -20,7 +20,7 @@ const { say } = useShop()
 type Construction = Schemas['NewSet']['construction']
 const id = ref(crypto.randomUUID())
 const blank = { title: '', ticket: '', place: '', waitsFor: '' }
-const form = reactive({ ...blank, construction: 'MAINS_TRANSFORMER' as Construction })
+const form = reactive({ ...blank, construction: '' as Construction | '' })
 const player = ref(false)
 const recorder = ref(false)
 const source = ref('none')
@@ -43,8 +43,9 @@ const shelf = useQuery({
 })
 const options = computed(() => (classes.data.value ?? []).map((c) => ({ id: c.id, name: say(c.label) })))
 const danger = computed(() => classes.data.value?.find((c) => c.id === form.construction))
+const asksClass = ref(false)
 const sources = computed(() => [
-  { id: 'none', name: 'None yet; enter it later' },
+  { id: 'none', name: 'No circuit yet' },
   { id: 'file', name: 'From a file: SPICE deck or set bundle' },
   ...(starts.data.value ?? [])
     .filter((s) => s.construction === form.construction)
@@ -87,10 +88,15 @@ const already = ref<{ id: string; says: string } | null>(null)
 async function take() {
   already.value = null
   if (isBundle.value && file.value) return takeBundle(file.value)
+  if (!form.construction) {
+    asksClass.value = true
+    return
+  }
+  const construction = form.construction
   const extras: NonNullable<Schemas['NewSet']['extras']> = []
   if (player.value) extras.push('PLAYER')
   if (recorder.value) extras.push('RECORDER')
-  const answer = await ask(http.POST('/api/sets', { body: { id: id.value, ...form, extras } }))
+  const answer = await ask(http.POST('/api/sets', { body: { id: id.value, ...form, construction, extras } }))
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'failed') return
   const loaded = await circuit()
@@ -107,9 +113,10 @@ async function take() {
 async function done(set: string) {
   await client.invalidateQueries({ queryKey: ['shelf'] })
   emit('close')
-  await router.push(`/sets/${set}/arrival`)
+  await router.push(`/sets/${set}`)
   id.value = crypto.randomUUID()
-  Object.assign(form, blank)
+  Object.assign(form, blank, { construction: '' })
+  asksClass.value = false
   source.value = 'none'
   file.value = null
 }
@@ -120,7 +127,16 @@ async function done(set: string) {
     <form class="space-y-4" @submit.prevent="take">
       <TextField v-model="form.title" label="Title, as you will know it" wide :fault="faultAt(problem, 'title')" />
       <div class="flex flex-wrap items-end gap-x-6 gap-y-2">
-        <ChoiceField v-model="form.construction" label="How it gets its power" :options="options" />
+        <div>
+          <ChoiceField
+            v-model="form.construction"
+            label="How it gets its power"
+            :options="[{ id: '', name: 'choose…' }, ...options]"
+          />
+          <p v-if="asksClass && !form.construction" role="alert" class="mt-1 text-sm text-bad">
+            Choose how it gets its power. “Not known yet” is a choice, and counts as live.
+          </p>
+        </div>
         <TickField v-model="player" label="Record player in it" />
         <TickField v-model="recorder" label="Wire or tape recorder in it" />
       </div>
@@ -152,12 +168,12 @@ async function done(set: string) {
       </p>
       <p v-if="already" role="status" class="rounded border border-doubt px-3 py-2">
         {{ already.says }}
-        <RouterLink :to="`/sets/${already.id}/arrival`" class="text-accent underline">Open it</RouterLink>
+        <RouterLink :to="`/sets/${already.id}`" class="text-accent underline">Open it</RouterLink>
       </p>
       <ProblemNote :problem="problem && !faultAt(problem, 'title') ? problem : null" />
       <div class="flex gap-3">
-        <AppButton look="main" type="submit">Take it in</AppButton>
-        <AppButton look="quiet" @click="$emit('close')">Leave</AppButton>
+        <AppButton look="main" type="submit">Take in the set</AppButton>
+        <AppButton look="quiet" @click="$emit('close')">Cancel</AppButton>
       </div>
     </form>
   </AppDialog>

@@ -39,6 +39,8 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   }
 })
 
+const day = (date: string) => new Date(`${date}T12:00:00`).toLocaleDateString('en', { day: 'numeric', month: 'short' })
+
 function state(entry: Schemas['ShelfEntry']): string {
   if (entry.points === 0) return 'no circuit yet'
   const found = [entry.wrong > 0 ? `${entry.wrong} wrong` : '', entry.doubtful > 0 ? `${entry.doubtful} in doubt` : '']
@@ -86,7 +88,7 @@ function state(entry: Schemas['ShelfEntry']): string {
       <ul class="divide-y divide-line border-b border-line">
         <li v-for="entry in entries" :key="entry.id">
           <RouterLink
-            :to="entry.points > 0 && entry.read > 0 ? `/sets/${entry.id}/volts` : `/sets/${entry.id}/arrival`"
+            :to="`/sets/${entry.id}`"
             class="grid grid-cols-[minmax(13rem,22rem)_11rem_minmax(0,1fr)] max-sm:grid-cols-1 max-sm:px-4 items-center gap-x-6 gap-y-2 px-6 py-4 hover:bg-mark/50"
           >
             <span class="min-w-0">
@@ -113,6 +115,7 @@ function state(entry: Schemas['ShelfEntry']): string {
               <span v-if="entry.waitsFor" class="mb-1 block text-sm">
                 <span class="text-soft">waits for</span>
                 {{ entry.waitsFor }}
+                <span v-if="entry.waitsUntil" class="text-soft">until {{ day(entry.waitsUntil) }}</span>
               </span>
               <span class="flex gap-2">
                 <component

@@ -2,7 +2,7 @@
 import { useId, useTemplateRef } from 'vue'
 
 /** One labelled line of text with its unit, a hint and the sentence about what is wrong with it. */
-defineProps<{ label: string; unit?: string; hint?: string; fault?: string; wide?: boolean }>()
+defineProps<{ label: string; unit?: string; hint?: string; fault?: string; wide?: boolean; type?: 'text' | 'date' }>()
 const model = defineModel<string>({ required: true })
 const id = useId()
 const input = useTemplateRef<HTMLInputElement>('input')
@@ -17,6 +17,7 @@ defineExpose({ focus: () => input.value?.focus() })
         :id="id"
         ref="input"
         v-model="model"
+        :type="type ?? 'text'"
         autocomplete="off"
         class="min-h-11 w-full rounded border bg-raised px-3 font-figures"
         :class="fault ? 'border-bad' : 'border-line'"

@@ -1,5 +1,6 @@
 package org.umberdial.core.arrival;
 
+import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.umberdial.core.value.CsvTable;
@@ -12,7 +13,7 @@ final class Estimates {
      * @param hours at the bench, for one
      * @param price of its parts, for one, in the shop's money
      */
-    record Estimate(String job, String label, double hours, double price) {}
+    record Estimate(String job, String label, double hours, BigDecimal price) {}
 
     private static final Map<String, Estimate> ALL = load();
 
@@ -31,7 +32,7 @@ final class Estimates {
                                 row.get("job"),
                                 row.get("label"),
                                 Double.parseDouble(row.get("hours")),
-                                Double.parseDouble(row.get("price")))));
+                                new BigDecimal(row.get("price")))));
         return all;
     }
 }

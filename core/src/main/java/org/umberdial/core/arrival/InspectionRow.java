@@ -1,5 +1,6 @@
 package org.umberdial.core.arrival;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -59,7 +60,15 @@ public record InspectionRow(
     public boolean isFor(ConstructionClass construction, Set<Extra> extras) {
         return appliesTo.contains("ALL")
                 || appliesTo.contains(construction.name())
+                || construction == ConstructionClass.UNKNOWN && lineFed()
                 || extras.stream().anyMatch(extra -> appliesTo.contains(extra.name()));
+    }
+
+    /** Whether some set that the line feeds has it: a set that nobody knows yet may be any of them. */
+    private boolean lineFed() {
+        return Arrays.stream(ConstructionClass.values())
+                .filter(c -> c.lineFed() && !c.player())
+                .anyMatch(c -> appliesTo.contains(c.name()));
     }
 
     /** Whether its follow-up takes the part out for good. */

@@ -1,6 +1,9 @@
 package org.umberdial.core.arrival;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -35,9 +38,9 @@ public record Worth(
         List<Line> lines,
         List<Rare> rare,
         double hours,
-        double parts,
-        double total,
-        double ceiling,
+        BigDecimal parts,
+        BigDecimal total,
+        BigDecimal ceiling,
         Verdict verdict,
         String reason,
         List<String> arithmetic) {
@@ -62,10 +65,10 @@ public record Worth(
             String label,
             int count,
             double each,
-            double priceEach,
+            BigDecimal priceEach,
             double hours,
-            double price,
-            double cost) {}
+            BigDecimal price,
+            BigDecimal cost) {}
 
     /** How a part that cannot be bought stands. */
     public enum State {
@@ -120,27 +123,31 @@ public record Worth(
         }
         List<Line> lines = jobs.entrySet().stream()
                 .map(job -> line(job.getKey(), job.getValue(), said, policy))
-                .sorted(java.util.Comparator.comparingDouble(Line::cost).reversed())
+                .sorted(Comparator.comparing(Line::cost).reversed())
                 .toList();
         double hours = lines.stream().mapToDouble(Line::hours).sum();
-        double parts = lines.stream().mapToDouble(Line::price).sum();
-        double total = hours * policy.hourRate() + parts;
-        double ceiling = said.value() + said.sentiment();
-        double oneMore = line("lost", 1, said, policy).cost();
+        BigDecimal parts = lines.stream().map(Line::price).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal work = money(hours, policy.hourRate());
+        BigDecimal total = work.add(parts);
+        BigDecimal ceiling = said.value().add(said.sentiment());
+        BigDecimal oneMore = line("lost", 1, said, policy).cost();
         List<Rare> untested =
                 rare.stream().filter(r -> r.state() == State.UNTESTED).toList();
         String money = policy.money();
         List<String> sum = List.of(
-                print(hours) + " h × " + sum(policy.hourRate(), money) + " = " + sum(hours * policy.hourRate(), money),
+                print(hours) + " h × " + sum(policy.hourRate(), money) + " = " + sum(work, money),
                 "parts: " + sum(parts, money),
                 "together: " + sum(total, money),
                 "worth " + sum(said.value(), money) + " + sentiment " + sum(said.sentiment(), money) + " = "
                         + sum(ceiling, money));
         Verdict verdict = !said.known()
                 ? Verdict.SAY_WORTH
-                : total > ceiling
+                : total.compareTo(ceiling) > 0
                         ? Verdict.STOP
-                        : !untested.isEmpty() && total + Math.min(2, untested.size()) * oneMore > ceiling
+                        : !untested.isEmpty()
+                                        && total.add(oneMore.multiply(BigDecimal.valueOf(Math.min(2, untested.size()))))
+                                                        .compareTo(ceiling)
+                                                > 0
                                 ? Verdict.TEST_FIRST
                                 : Verdict.GO;
         return new Worth(
@@ -157,9 +164,9 @@ public record Worth(
 
     private static String reason(
             Verdict verdict,
-            double total,
-            double ceiling,
-            double oneMore,
+            BigDecimal total,
+            BigDecimal ceiling,
+            BigDecimal oneMore,
             int lost,
             List<Rare> untested,
             String money) {
@@ -168,7 +175,7 @@ public record Worth(
                 "The plan so far comes to " + sum(total, money) + ". Say what the set is worth to decide.";
             case STOP ->
                 "Stop: the plan comes to " + sum(total, money) + " against " + sum(ceiling, money) + ", "
-                        + sum(total - ceiling, money) + " too much"
+                        + sum(total.subtract(ceiling), money) + " too much"
                         + (lost > 0
                                 ? ", with " + lost + " part" + (lost > 1 ? "s" : "") + " that cannot be bought."
                                 : ".");
@@ -178,10 +185,10 @@ public record Worth(
                                 .limit(2)
                                 .map(Rare::name)
                                 .collect(Collectors.joining(" and the ", "the ", ""))
-                        + " first: the plan comes to " + print(total) + " of " + sum(ceiling, money)
+                        + " first: the plan comes to " + sum(total, money) + " of " + sum(ceiling, money)
                         + ", and each that is lost adds " + sum(oneMore, money) + ".";
             case GO ->
-                "Go on: the plan comes to " + sum(total, money) + ", " + sum(ceiling - total, money)
+                "Go on: the plan comes to " + sum(total, money) + ", " + sum(ceiling.subtract(total), money)
                         + " under what it is worth"
                         + (untested.isEmpty()
                                 ? "."
@@ -196,7 +203,7 @@ public record Worth(
     private static Line line(String job, int count, WorthSaid said, HousePolicy policy) {
         Estimates.Estimate usual = Estimates.of(job);
         double each = said.hours().getOrDefault(job, usual.hours());
-        double price = said.prices().getOrDefault(job, usual.price());
+        BigDecimal price = said.prices().getOrDefault(job, usual.price());
         return new Line(
                 job,
                 usual.label(),
@@ -204,8 +211,8 @@ public record Worth(
                 each,
                 price,
                 count * each,
-                count * price,
-                count * (each * policy.hourRate() + price));
+                price.multiply(BigDecimal.valueOf(count)),
+                money(count * each, policy.hourRate()).add(price.multiply(BigDecimal.valueOf(count))));
     }
 
     private static Map<String, Integer> jobs(BenchSet set, Inspection inspection, EvidenceLog journal) {
@@ -292,8 +299,14 @@ public record Worth(
     }
 
     /** An amount with the shop's sign: before it when it is a single sign, behind it when it is a name. */
-    private static String sum(double amount, String money) {
-        return money.length() == 1 ? money + print(amount) : print(amount) + " " + money;
+    private static String sum(BigDecimal amount, String money) {
+        String text = print(amount.doubleValue());
+        return money.length() == 1 ? money + text : text + " " + money;
+    }
+
+    /** Hours at a rate, to the hundredth. */
+    private static BigDecimal money(double hours, BigDecimal rate) {
+        return rate.multiply(BigDecimal.valueOf(hours)).setScale(2, RoundingMode.HALF_EVEN);
     }
 
     private static String print(double value) {

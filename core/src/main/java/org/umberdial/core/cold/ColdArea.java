@@ -101,7 +101,7 @@ public final class ColdArea implements Area {
         ColdScene scene = scene(file);
         List<Stop> stops = new ArrayList<>();
         Charge.State charge = bench(file).charge();
-        if (charge != Charge.State.GONE && !scene.set().parts().isEmpty() || charge == Charge.State.THERE) {
+        if (charge != Charge.State.GONE) {
             stops.add(new Stop(
                     "hands:charge",
                     Gate.HANDS_IN,
@@ -170,17 +170,15 @@ public final class ColdArea implements Area {
     @Override
     public String standing(SetFile file) {
         ColdPlan plan = plan(file);
-        if (file.set().parts().isEmpty() && bench(file).done().isEmpty()) {
-            return "By its class and label, until its parts are known.";
-        }
         long open = plan.steps().stream()
                 .filter(s -> s.state() == ColdPlan.State.OPEN)
                 .count();
         long failed = plan.steps().stream()
                 .filter(s -> s.state() == ColdPlan.State.FAILED)
                 .count();
-        return open + (open == 1 ? " test left, about " : " tests left, about ")
+        String by = file.set().parts().isEmpty() ? "By its class and label, without a circuit: " : "";
+        return by + open + (open == 1 ? " test left, about " : " tests left, about ")
                 + (long) Math.ceil(plan.minutesLeft()) + " min"
-                + (failed == 0 ? "." : "; " + failed + (failed == 1 ? " failed." : " failed."));
+                + (failed == 0 ? "." : "; " + failed + " failed.");
     }
 }

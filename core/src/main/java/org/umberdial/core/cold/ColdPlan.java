@@ -87,7 +87,7 @@ public record ColdPlan(List<Step> steps, List<Gap> unproven) {
         TestRow discharge = TestRow.of("discharge").orElseThrow();
         rows.remove(discharge);
         Set<String> satisfied = new HashSet<>();
-        if (discharged || scene.set().parts().isEmpty()) {
+        if (discharged) {
             bench.last("discharge")
                     .ifPresent(done -> steps.add(new Step(
                             discharge,

@@ -15,11 +15,21 @@ import org.umberdial.core.value.Unit;
 
 /** A low voltage at line frequency into the plug: proportion, every winding at full line, shorted turns. */
 final class InjectionTool implements ColdTool {
-    /** Above this a generator's output, stepped up by the set, can hurt [V]. */
-    static final double SAFE_VOLTS = 12;
+    /** A half that gives less than this of the other is not fed at all: what it shows is picked up. */
+    private static final double PICKED_UP = 0.3;
+
+    /** End to end, where the circuit does not say: twice 350 V from 120 V. */
+    private static final double USUAL_STEP_UP = 6;
 
     private static final int LEVELS = 3;
-    private static final double HALVES = 0.03;
+    /**
+     * With one half gone the other feeds the whole load in half as many pulses: twice the mean, so four times the heat.
+     */
+    private static final String OPEN_HALF =
+            " gives only what it picks up from the other: open, not shorted turns. Run like this, the half that is left"
+                    + " carries the whole current in half as many pulses, about twice its current and four times its"
+                    + " heat";
+
     private static final double OFF_RATIO = 0.08;
     /** RMS over direct current of one half of a centre-tapped winding into a capacitor, the middle of 1.1 to 1.3. */
     static final double HALF_RMS = 1.2;
@@ -31,18 +41,33 @@ final class InjectionTool implements ColdTool {
      *
      * @throws InvalidEntry above the safe limit
      */
-    static OptionalDouble safe(Figures figures, String key) {
+    static OptionalDouble safe(ColdScene scene, Figures figures, String key) {
         OptionalDouble volts = figures.number(key);
-        if (volts.isPresent() && !(volts.getAsDouble() > 0 && volts.getAsDouble() <= SAFE_VOLTS)) {
+        double most = most(scene);
+        if (volts.isPresent() && !(volts.getAsDouble() > 0 && volts.getAsDouble() <= most)) {
             throw new InvalidEntry(
                             InvalidEntry.Code.OUT_OF_RANGE,
-                            volts.getAsDouble() > SAFE_VOLTS
-                                    ? "Feed 12 V at most: the high-voltage winding steps it up, and 12 V in "
-                                            + "can be 30 V or more at its ends. 0.5, 1 and 2 V tell all."
+                            volts.getAsDouble() > most
+                                    ? ColdTool.text(
+                                            "Feed %.3g V at most: the highest winding makes %.0f V of it, which is as"
+                                                    + " much as a hand may meet. 0.5, 1 and 2 V tell all.",
+                                            most, scene.policy().injectionVolts())
                                     : "Write the volts read at the plug, above 0.")
                     .at(key);
         }
         return volts;
+    }
+
+    /** The most that may be fed, so that no winding, end to end, stands above the house's limit [V]. */
+    static double most(ColdScene scene) {
+        double ratio = scene.power()
+                .map(t -> t.of(Transformer.Use.HIGH_VOLTAGE).stream()
+                                .mapToDouble(Transformer.Winding::volts)
+                                .sum()
+                        / t.primary().volts())
+                .filter(r -> r > 0)
+                .orElse(USUAL_STEP_UP);
+        return scene.policy().injectionVolts() / Math.max(1, ratio);
     }
 
     private static List<Out> outs(ColdScene scene) {
@@ -113,7 +138,9 @@ final class InjectionTool implements ColdTool {
                                                         .orElse("")))))),
                 new Block(
                         "Three levels",
-                        "Any three up to 12 V, in any order; read at the plug itself, since the generator "
+                        ColdTool.text(
+                                        "Any three up to %.2g V, in any order; read at the plug itself, since the generator ",
+                                        most(scene))
                                 + "drops under load.",
                         lines));
     }
@@ -122,7 +149,7 @@ final class InjectionTool implements ColdTool {
     public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
         List<Integer> fed = new ArrayList<>();
         for (int i = 0; i < LEVELS; i++) {
-            if (safe(figures, "in." + i).isPresent()) {
+            if (safe(scene, figures, "in." + i).isPresent()) {
                 fed.add(i);
             }
         }
@@ -146,7 +173,7 @@ final class InjectionTool implements ColdTool {
         for (Out out : read) {
             faults.addAll(judged(scene, figures, out, fed, line, results, arithmetic));
         }
-        faults.addAll(halves(figures, read, fed));
+        faults.addAll(halves(scene, figures, read, fed));
         boolean current = current(scene, figures, fed, line, results, faults);
         return say(claims, outs, read, faults, current, fed.size()).with(results, arithmetic);
     }
@@ -173,11 +200,11 @@ final class InjectionTool implements ColdTool {
         Proportion p = Proportion.of(pairs(figures, out.key, fed));
         double open = p.slope() * line;
         List<String> faults = new ArrayList<>();
-        if (!p.holds()) {
+        if (!p.holds(scene.policy().proportionApart())) {
             faults.add(out.name
                     + (p.rising()
                             ? " strays " + ColdTool.text("%.1f %%", 100 * p.residual()) + " from proportion"
-                                    + (Math.abs(p.intercept()) > Proportion.LIMIT
+                                    + (Math.abs(p.intercept()) > scene.policy().proportionApart()
                                             ? ": something is picked up without being fed"
                                             : "")
                             : " does not rise with what is fed"));
@@ -204,7 +231,7 @@ final class InjectionTool implements ColdTool {
         return faults;
     }
 
-    private static List<String> halves(Figures figures, List<Out> read, List<Integer> fed) {
+    private static List<String> halves(ColdScene scene, Figures figures, List<Out> read, List<Integer> fed) {
         List<Out> high = read.stream()
                 .filter(out -> out.use == Transformer.Use.HIGH_VOLTAGE)
                 .toList();
@@ -212,7 +239,13 @@ final class InjectionTool implements ColdTool {
             double apart = Windings.unlikeness(
                     Proportion.of(pairs(figures, high.get(0).key, fed)).slope(),
                     Proportion.of(pairs(figures, high.get(1).key, fed)).slope());
-            if (apart > HALVES) {
+            double first = Proportion.of(pairs(figures, high.get(0).key, fed)).slope();
+            double second = Proportion.of(pairs(figures, high.get(1).key, fed)).slope();
+            if (Math.min(first, second) < PICKED_UP * Math.max(first, second)) {
+                Out dead = first < second ? high.get(0) : high.get(1);
+                return List.of(dead.name + OPEN_HALF);
+            }
+            if (apart > scene.policy().proportionApart()) {
                 return List.of(
                         ColdTool.text("the halves differ by %.1f %%: shorted turns in the lower one", 100 * apart));
             }
@@ -271,6 +304,14 @@ final class InjectionTool implements ColdTool {
             List<Claim> doubted = claims.stream()
                     .filter(c -> c.aspect() == Aspect.RATIOS || c.aspect().turns())
                     .toList();
+            if (all.contains(OPEN_HALF)) {
+                return ColdVerdict.bad(
+                        capital(all) + ".",
+                        claims.stream()
+                                .filter(c -> c.aspect() == Aspect.HIGH_VOLTAGE_CONTINUITY)
+                                .toList(),
+                        "Read that half by ohms; examine its lead-outs before a replacement is sought.");
+            }
             return all.contains("draws like")
                     ? ColdVerdict.bad(
                             capital(all) + ".",

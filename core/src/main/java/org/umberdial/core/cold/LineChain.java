@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
@@ -69,6 +70,12 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
                 path.isEmpty()
                         ? "behind the fuse"
                         : nameOf(set, at, drawn ? "its end inside the set" : "behind the fuse"));
+        if (line.isEmpty() && set.parts().isEmpty()) {
+            byClass(set.construction()).forEach(link -> {
+                links.add(link);
+                points.add("behind the " + link.name);
+            });
+        }
         for (Edge edge : path) {
             links.add(new Link(edge.part.reference(), name(edge.part), edge.ohms));
             at = edge.other(at);
@@ -78,6 +85,19 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
         links.add(new Link(Roles.CORD, "line cord, the other conductor", 0.1));
         points.add("the other plug pin");
         return new LineChain(List.copyOf(links), List.copyOf(points), Set.copyOf(nodes), setFirst(set, path, drawn));
+    }
+
+    /** Without a circuit, what the line goes through in every set of the class; its ohms are only about right. */
+    private static List<Link> byClass(ConstructionClass construction) {
+        if (!construction.lineFed()) {
+            return List.of();
+        }
+        Link load = construction.transformer()
+                ? new Link("power transformer", "transformer primary", 30)
+                : construction == ConstructionClass.AUTOTRANSFORMER
+                        ? new Link("autotransformer", "autotransformer", 20)
+                        : new Link("heater string", "heaters in series", 100);
+        return List.of(new Link("line switch", "line switch", 0.1), load);
     }
 
     /** References of the parts in the chain. */

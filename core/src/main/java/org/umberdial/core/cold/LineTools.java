@@ -1,13 +1,17 @@
 package org.umberdial.core.cold;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.procedure.BenchForm.Block;
 import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.BenchForm.Line;
 import org.umberdial.core.procedure.Figures;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Unit;
 
 /** The line side with the switch off, and against the chassis, as far as an ohmmeter sees. */
@@ -89,6 +93,18 @@ final class LineTools {
             return named ? scene.ohms(line.get(0).nodes().get(1), "chassis").orElse(Double.POSITIVE_INFINITY) : 0;
         }
 
+        /** The resistor that joins line and chassis by itself. */
+        private static Optional<Part> joining(ColdScene scene) {
+            return scene.set().parts().stream()
+                    .filter(p -> p.card().letter() == 'R'
+                            && p.nodes().contains("chassis")
+                            && p.nodes().stream()
+                                    .allMatch(n -> n.equals("chassis")
+                                            || n.equals("0")
+                                            || scene.chain().nodes().contains(n)))
+                    .findFirst();
+        }
+
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
             OptionalDouble read = figures.ohms("chassis");
@@ -97,6 +113,21 @@ final class LineTools {
             }
             double ohms = read.getAsDouble();
             double expected = expected(scene);
+            Optional<Part> joining = joining(scene);
+            if (joining.isPresent() && !joining.get().unconfirmed() && ohms > 3 * expected) {
+                Part part = joining.get();
+                return new ColdVerdict(
+                        Verdict.BAD,
+                        ColdTool.ohms(ohms) + " where " + part.reference() + " of "
+                                + ColdTool.ohms(part.workingValue().orElse(expected))
+                                + " lies between: " + part.reference() + " is open.",
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        List.of(new Claim(part.reference(), Aspect.VALUE)),
+                        List.of(),
+                        "Replace " + part.reference() + ": without it the chassis floats up to line voltage.");
+            }
             if (scene.set().construction().liveChassis() && Double.isFinite(expected)) {
                 boolean fits = ohms >= 0.7 * expected - 1;
                 String size = ColdTool.ohms(ohms) + " where the circuit has " + ColdTool.ohms(expected);

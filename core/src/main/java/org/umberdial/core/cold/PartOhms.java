@@ -36,6 +36,9 @@ public record PartOhms(Verdict verdict, String reason, List<Claim> claims) {
                         || part.get().card().kind().equals("tube")
                 ? scene.set().tubeOf(part.get().reference())
                 : part.get().reference();
+        if (scene.roles().of(Role.FIELD_COIL).contains(subject)) {
+            return fieldCoil(scene, subject, ohms);
+        }
         return TestRow.all().stream()
                 .filter(row -> ColdTests.readsPartsByOhms(row)
                         && ColdTests.claims(scene, row).stream()
@@ -48,7 +51,10 @@ public record PartOhms(Verdict verdict, String reason, List<Claim> claims) {
     private static PartOhms judged(ColdScene scene, TestRow row, String subject, double ohms, boolean lifted) {
         String value = Double.isInfinite(ohms) ? Figures.OPEN : Double.toString(ohms);
         ColdVerdict verdict = ColdTests.judge(
-                scene, row, new Figures(Map.of("o." + subject, value, "l." + subject, lifted ? "yes" : "no")));
+                scene,
+                row,
+                new Figures(
+                        Map.of("o." + PartTools.keeper(scene, subject), value, "l." + subject, lifted ? "yes" : "no")));
         List<Claim> claims = ColdTests.claims(scene, row).stream()
                 .filter(c -> c.subject().equals(subject))
                 .toList();
@@ -56,6 +62,13 @@ public record PartOhms(Verdict verdict, String reason, List<Claim> claims) {
                 .findFirst()
                 .map(r -> new PartOhms(r.word(), sentence(r.value() + ", " + r.note()), claims))
                 .orElseGet(() -> nothing("Nothing is known that it could be compared with."));
+    }
+
+    private static PartOhms fieldCoil(ColdScene scene, String subject, double ohms) {
+        TestRow row = TestRow.of("field-coil").orElseThrow();
+        String value = Double.isInfinite(ohms) ? Figures.OPEN : Double.toString(ohms);
+        ColdVerdict verdict = ColdTests.judge(scene, row, new Figures(Map.of("cold", value)));
+        return new PartOhms(verdict.word(), verdict.sentence(), List.of(new Claim(subject, Aspect.VALUE)));
     }
 
     private static PartOhms capacitor(Part part, double ohms, boolean lifted) {

@@ -24,6 +24,25 @@ final class PartTools {
     /** What one part's figures say. */
     private record One(Verdict word, String value, String note) {}
 
+    /** Against what such sets usually have, a reading proves nothing and accuses nobody; an open part is open. */
+    private static One unconfirmed(ColdScene scene, String subject, One one) {
+        boolean known = scene.set().part(subject).filter(Part::unconfirmed).isEmpty();
+        if (known || one.value.equals(ColdTool.ohms(Double.POSITIVE_INFINITY))) {
+            return one;
+        }
+        return switch (one.word) {
+            case GOOD ->
+                new One(Verdict.NO_EXPECTATION, one.value, "about what such sets usually have; not known for this one");
+            case DOUBT, BAD ->
+                new One(
+                        Verdict.UNUSUAL,
+                        one.value,
+                        one.note.replaceAll(":.*", "")
+                                + " that such sets usually have: unusual, compare with this set's" + " schematic");
+            default -> one;
+        };
+    }
+
     /** Adds up the parts: proven are those that passed, refuted those that failed. */
     private static ColdVerdict sum(
             ColdScene scene,
@@ -39,7 +58,7 @@ final class PartTools {
         List<String> bad = new ArrayList<>();
         List<String> subjects = claims.stream().map(Claim::subject).distinct().toList();
         for (String subject : subjects) {
-            Optional<One> one = each.apply(subject, figures);
+            Optional<One> one = each.apply(subject, figures).map(o -> unconfirmed(scene, subject, o));
             one.ifPresent(o -> {
                 results.add(new ColdVerdict.Result(name(scene, subject), o.value, o.note, o.word));
                 List<Claim> own = ColdTool.of(claims, subject);
@@ -72,7 +91,15 @@ final class PartTools {
                                 ", ",
                                 doubts.stream().map(Claim::subject).distinct().toList()) + "." + left;
             case GOOD -> passed + (passed == 1 ? " part passes." : " parts pass.") + left;
-            default -> "These readings prove nothing yet." + left;
+            default -> {
+                long unusual = results.stream()
+                        .filter(r -> r.word() == Verdict.UNUSUAL)
+                        .count();
+                yield unusual == 0
+                        ? "These readings prove nothing yet." + left
+                        : unusual + (unusual == 1 ? " reads" : " read")
+                                + " unlike what such sets usually have: compare with this set's schematic." + left;
+            }
         };
         return new ColdVerdict(
                 word, sentence, List.of(), List.copyOf(results), proves, refutes, doubts, bad.isEmpty() ? "" : whenBad);
@@ -88,12 +115,19 @@ final class PartTools {
                     String shown = p.card().kind().equals("tube")
                             ? reference.replaceFirst("(?i)^X", "").replaceAll("(?<=[0-9])[A-Z]$", "")
                             : reference;
-                    return said.isEmpty() ? shown : shown + ", " + said;
+                    List<Part> track = track(scene, reference);
+                    return track.size() > 1
+                            ? String.join(
+                                            " and ",
+                                            track.stream().map(Part::reference).toList()) + ", " + called(p)
+                            : said.isEmpty() ? shown : shown + ", " + said;
                 })
                 .orElse(
                         reference.equals(Roles.CORD)
                                 ? "Line cord"
-                                : reference.equals(Roles.FUSE) ? "Line fuse" : reference);
+                                : reference.equals(Roles.FUSE)
+                                        ? "Line fuse"
+                                        : Character.toUpperCase(reference.charAt(0)) + reference.substring(1));
     }
 
     private static List<Line> lines(
@@ -128,12 +162,40 @@ final class PartTools {
                     / p.card().parameters().getOrDefault("A", 0.15)
                     / 13);
         }
+        List<Part> track = track(scene, reference);
         return p.card().letter() == 'R'
-                ? p.workingValue().map(OptionalDouble::of).orElse(OptionalDouble.empty())
+                        && track.stream().allMatch(t -> t.workingValue().isPresent())
+                ? OptionalDouble.of(
+                        track.stream().mapToDouble(t -> t.workingValue().get()).sum())
                 : OptionalDouble.empty();
     }
 
-    /** Ohms across each part, against its own value. */
+    /** The parts a control's track is drawn as: its halves on both sides of the wiper, or it alone. */
+    private static List<Part> track(ColdScene scene, String reference) {
+        Optional<Part> part = scene.set().part(reference);
+        if (part.isEmpty() || !part.get().card().kind().equals("pot")) {
+            return part.map(List::of).orElse(List.of());
+        }
+        String called = called(part.get());
+        return scene.set().parts().stream()
+                .filter(p -> p.card().kind().equals("pot")
+                        && called(p).equals(called)
+                        && (p.equals(part.get())
+                                || p.nodes().stream().anyMatch(part.get().nodes()::contains)))
+                .toList();
+    }
+
+    /** {@code volume} of {@code volume, upper part}. */
+    private static String called(Part pot) {
+        return pot.description().replaceAll(",.*", "").strip();
+    }
+
+    /** The part under which a track's reading is kept. */
+    static String keeper(ColdScene scene, String reference) {
+        return track(scene, reference).stream().map(Part::reference).findFirst().orElse(reference);
+    }
+
+    /** Ohms across each part, against its own value; a control end to end, as one track. */
     static final class Ohms implements ColdTool {
         private final TestRow row;
 
@@ -148,7 +210,9 @@ final class PartTools {
                     row.passes().isEmpty() ? "" : "Good: " + row.passes() + ".",
                     lines(
                             scene,
-                            subjects(scene, row),
+                            subjects(scene, row).stream()
+                                    .filter(s -> keeper(scene, s).equals(s))
+                                    .toList(),
                             s -> List.of(Cell.figure(
                                     "o." + s,
                                     "",
@@ -166,7 +230,7 @@ final class PartTools {
                     figures,
                     "Read across each part.",
                     "Read it once more with a lead lifted before it is condemned.",
-                    (subject, f) -> f.ohms("o." + subject).stream()
+                    (subject, f) -> f.ohms("o." + keeper(scene, subject)).stream()
                             .mapToObj(read -> one(scene, subject, read))
                             .findFirst());
         }

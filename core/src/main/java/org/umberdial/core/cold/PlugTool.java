@@ -12,6 +12,7 @@ import org.umberdial.core.procedure.BenchForm.Block;
 import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.BenchForm.Line;
 import org.umberdial.core.procedure.Figures;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Unit;
 
 /**
@@ -104,7 +105,9 @@ final class PlugTool implements ColdTool {
         List<Card> line = scene.set().cards().stream()
                 .filter(card -> card.kind().equals("line"))
                 .toList();
-        OptionalDouble network = line.isEmpty()
+        boolean usual = scene.chain().parts().stream()
+                .anyMatch(ref -> scene.set().part(ref).filter(Part::unconfirmed).isPresent());
+        OptionalDouble network = line.isEmpty() || usual
                 ? OptionalDouble.empty()
                 : scene.ohms(line.get(0).nodes().get(0), line.get(0).nodes().get(1));
         return network.isPresent() && Double.isFinite(network.getAsDouble())

@@ -13,9 +13,6 @@ import java.util.List;
  * @param rising whether each higher level gave more
  */
 public record Proportion(double slope, double residual, double intercept, boolean rising) {
-    /** Largest residual that still is proportion. */
-    public static final double LIMIT = 0.03;
-
     /** @param fed what was fed and @param read what came, both above 0 for at least one pair */
     public record Pair(double fed, double read) {}
 
@@ -57,8 +54,12 @@ public record Proportion(double slope, double residual, double intercept, boolea
                 climbs);
     }
 
-    /** Whether it is proportion and not something picked up from elsewhere. */
-    public boolean holds() {
-        return rising && residual <= LIMIT;
+    /**
+     * Whether it is proportion and not something picked up from elsewhere.
+     *
+     * @param most largest residual that still is, a fraction
+     */
+    public boolean holds(double most) {
+        return rising && residual <= most;
     }
 }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeData;
 
@@ -52,6 +53,31 @@ public final class Roles {
             }
         }
         set.parts().forEach(this::sort);
+        if (set.parts().isEmpty()) {
+            byClass(set.construction());
+        }
+    }
+
+    /** Without a circuit, what every set of its class has, under the name people call it. */
+    private void byClass(ConstructionClass construction) {
+        if (construction.lineFed()) {
+            add(Role.LINE_SWITCH, "line switch");
+        }
+        if (construction.transformer()) {
+            add(Role.POWER_TRANSFORMER, "power transformer");
+        } else if (construction == ConstructionClass.AUTOTRANSFORMER) {
+            add(Role.POWER_TRANSFORMER, "autotransformer");
+        } else if (construction.lineFed()) {
+            add(Role.STRING_HEATER, "heater string");
+            add(Role.LINE_CAPACITOR, "line capacitor");
+        }
+        add(Role.HEATER, construction.transformer() ? "heaters" : "heater string");
+        add(Role.FILTER_CAPACITOR, "filter capacitors");
+        add(Role.OUTPUT_TRANSFORMER, "output transformer");
+        add(Role.VOICE_COIL, "speaker");
+        if (construction.player()) {
+            add(Role.MOTOR, "motor");
+        }
     }
 
     /** @param chain the set's line chain */

@@ -237,9 +237,12 @@ final class SoundTools {
             }
             double off = load / wanted.getAsDouble() - 1;
             String size = "The tube sees " + ColdTool.ohms(load) + " and wants " + ColdTool.ohms(wanted.getAsDouble());
-            ColdVerdict verdict = Math.abs(off) <= 0.2
-                    ? ColdVerdict.good(size + ": fits within 20 %.", claims)
-                    : Math.abs(off) <= 0.4
+            ColdVerdict verdict = Math.abs(off) <= scene.policy().loadApart()
+                    ? ColdVerdict.good(
+                            size + ": fits within the house's "
+                                    + ColdTool.percent(scene.policy().loadApart()) + ".",
+                            claims)
+                    : Math.abs(off) <= 2 * scene.policy().loadApart()
                             ? ColdVerdict.good(
                                     size + ": " + ColdTool.percent(Math.abs(off)) + " off, which many makers allowed.",
                                     claims)

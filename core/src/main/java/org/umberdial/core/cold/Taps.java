@@ -71,16 +71,37 @@ public record Taps(
         if (joined.size() < 2) {
             return none("No two leads connect: read each lead against one of them, or the winding is open.", apart);
         }
-        Line line = positions(joined, ohms, resolution);
-        if (!line.fault.isEmpty()) {
-            return none(line.fault, apart);
+        List<Double> volts = labels.stream().filter(v -> v > 0).sorted().toList();
+        TapOrders orders = new TapOrders(ohms, resolution);
+        List<double[]> placements = orders.placements();
+        if (placements.isEmpty()) {
+            return none(positions(joined, ohms, resolution).fault, apart);
         }
-        return label(
-                joined,
-                line.position,
-                labels.stream().filter(v -> v > 0).sorted().toList(),
-                resolution,
-                apart);
+        double[] best = placements.stream()
+                .min(Comparator.comparingDouble(at -> leastUneven(at, volts)))
+                .orElseThrow();
+        Taps taps = label(joined, best, volts, resolution, apart);
+        if (placements.size() == 1 || joined.size() == 2) {
+            return taps;
+        }
+        int[] pair = orders.tellingPair();
+        return new Taps(
+                Optional.empty(),
+                taps.taps,
+                taps.apart,
+                "More than one order fits these pairs, since a lead may lie on either side of the one it was read from."
+                        + " Read " + joined.get(pair[0]) + " to " + joined.get(pair[1]) + " too.",
+                taps.confidence);
+    }
+
+    private static double leastUneven(double[] at, List<Double> labels) {
+        List<Integer> order = new ArrayList<>(IntStream.range(0, at.length)
+                .boxed()
+                .sorted(Comparator.comparingDouble(i -> at[i]))
+                .toList());
+        double forward = unevenness(order, at, labels);
+        java.util.Collections.reverse(order);
+        return Math.min(forward, unevenness(order, at, labels));
     }
 
     private static Taps none(String problem, List<String> apart) {

@@ -30,7 +30,7 @@ final class TapsTool implements ColdTool {
                 "Names",
                 "",
                 List.of(
-                        new Line("Leads, with blanks between", "", List.of(Cell.words("leads", ""))),
+                        new Line("Leads, separated by spaces", "", List.of(Cell.words("leads", ""))),
                         new Line(
                                 "Volts on the label",
                                 "",
@@ -41,7 +41,7 @@ final class TapsTool implements ColdTool {
                                         Unit.VOLT,
                                         List.of(),
                                         volts.isEmpty() ? "110 125 220 240" : volts))),
-                        new Line("The meter's last digit", "", List.of(Cell.figure("digit", "", Unit.OHM, "0.1 Ω"))))));
+                        new Line("Meter resolution", "", List.of(Cell.figure("digit", "", Unit.OHM, "0.1 Ω"))))));
         List<String> leads = leads(figures);
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < leads.size(); i++) {
@@ -56,7 +56,8 @@ final class TapsTool implements ColdTool {
         if (!lines.isEmpty()) {
             blocks.add(new Block(
                     "Ohms",
-                    "From one lead to every other is enough; more pairs check it. Write open where nothing connects.",
+                    "From one lead to every other, then from the one farthest away back to the others. Write open where "
+                            + "nothing connects.",
                     lines));
         }
         return blocks;
@@ -93,7 +94,7 @@ final class TapsTool implements ColdTool {
         } catch (NumberFormatException notVolts) {
             throw new InvalidEntry(
                             InvalidEntry.Code.NOT_A_NUMBER,
-                            "The label's volts are numbers with blanks between, as 110 125 220 240.")
+                            "The label's volts are numbers separated by spaces, as 110 125 220 240.")
                     .at("labels");
         }
     }

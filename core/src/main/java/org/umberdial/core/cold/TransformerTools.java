@@ -108,7 +108,7 @@ final class TransformerTools {
 
         @Override
         public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-            OptionalDouble fed = InjectionTool.safe(figures, "fed");
+            OptionalDouble fed = InjectionTool.safe(scene, figures, "fed");
             List<WindingSort.Group> groups = new ArrayList<>();
             for (int i = 0; i < GROUPS; i++) {
                 OptionalDouble ohms = figures.ohms("r." + i);
@@ -250,6 +250,18 @@ final class TransformerTools {
                     paths.add(new Path("hv-core", "High voltage to core, centre tap freed", ref));
                 }
             });
+            if (scene.power().isEmpty()) {
+                scene.roles().of(Role.POWER_TRANSFORMER).forEach(ref -> {
+                    paths.add(new Path("primary-core", "Primary to core", ref));
+                    paths.add(new Path("primary-windings", "Primary to all other windings", ref));
+                });
+            }
+            if (scene.output().isEmpty()) {
+                scene.roles()
+                        .of(Role.OUTPUT_TRANSFORMER)
+                        .forEach(
+                                ref -> paths.add(new Path("output-core", "Output transformer's primary to core", ref)));
+            }
             scene.output()
                     .ifPresent(t -> paths.add(new Path(
                             "output-core",
@@ -312,7 +324,29 @@ final class TransformerTools {
                                 + "Insulation that breaks down at line volts looks perfect to it.",
                         "Test at 250 V or more.");
             }
+            double working = working(scene);
+            if (volts.getAsDouble() < working) {
+                ColdVerdict seen = read(scene, claims, figures, paths, volts.getAsDouble());
+                return seen.refutes().isEmpty()
+                        ? ColdVerdict.nothing(
+                                "Tested at " + ColdTool.volts(volts.getAsDouble()) + ", below the "
+                                        + ColdTool.volts(working)
+                                        + " it works at: what holds here can still break down at work.",
+                                "Test at " + ColdTool.volts(working <= 500 ? 500 : 1000) + ".")
+                        : seen;
+            }
             return read(scene, claims, figures, paths, volts.getAsDouble());
+        }
+
+        /** The highest voltage the insulation works at: the line's peak, or that of the high-voltage winding [V]. */
+        private static double working(ColdScene scene) {
+            double high = scene.power()
+                    .map(t -> t.of(Transformer.Use.HIGH_VOLTAGE).stream()
+                            .mapToDouble(Transformer.Winding::volts)
+                            .max()
+                            .orElse(0))
+                    .orElse(0.0);
+            return Math.sqrt(2) * Math.max(scene.lineVolts(), high);
         }
 
         private static ColdVerdict read(

@@ -1,5 +1,7 @@
 package org.umberdial.core.evidence;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.Map;
 
 /**
@@ -12,10 +14,14 @@ import java.util.Map;
  * @param prices price of its parts where it differs, by job
  */
 public record WorthSaid(
-        double value, double sentiment, boolean known, Map<String, Double> hours, Map<String, Double> prices)
+        BigDecimal value,
+        BigDecimal sentiment,
+        boolean known,
+        Map<String, Double> hours,
+        Map<String, BigDecimal> prices)
         implements Fact {
     /** Nothing said yet. */
-    public static final WorthSaid NOTHING = new WorthSaid(0, 0, false, Map.of(), Map.of());
+    public static final WorthSaid NOTHING = new WorthSaid(BigDecimal.ZERO, BigDecimal.ZERO, false, Map.of(), Map.of());
 
     @Override
     public String subject() {
@@ -24,6 +30,7 @@ public record WorthSaid(
 
     @Override
     public String sentence() {
-        return "Worth " + Math.round(value) + " restored, and " + Math.round(sentiment) + " more to the owner";
+        return "Worth " + value.setScale(0, RoundingMode.HALF_EVEN) + " restored, and "
+                + sentiment.setScale(0, RoundingMode.HALF_EVEN) + " more to the owner";
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -22,6 +23,9 @@ import org.umberdial.core.value.Engineering;
  * before what is in doubt, what is in doubt before what is proven.
  */
 public final class ProofSheet {
+    /** What no circuit draws. */
+    private static final Map<String, String> NAMES = Map.of(BenchSet.CORD, "line cord", BenchSet.FUSE, "line fuse");
+
     private final BenchSet set;
     private final Ledger ledger;
     private final List<Claim> claims;
@@ -45,8 +49,12 @@ public final class ProofSheet {
 
     private List<Proof> all() {
         List<Proof> all = new ArrayList<>();
-        undrawn(BenchSet.CORD, "line cord").ifPresent(all::add);
-        undrawn(BenchSet.FUSE, "line fuse").ifPresent(all::add);
+        claims.stream()
+                .filter(c -> c.aspect() != Aspect.TAKEN_IN && c.aspect() != Aspect.VOLTS)
+                .map(Claim::subject)
+                .filter(subject -> set.part(subject).isEmpty())
+                .distinct()
+                .forEach(subject -> all.add(proof(subject, NAMES.getOrDefault(subject, subject), false)));
         Set<String> tubes = new HashSet<>();
         set.parts().stream()
                 .filter(ProofSheet::tangible)
@@ -54,12 +62,6 @@ public final class ProofSheet {
                 .forEach(part -> all.add(part(part)));
         set.testPoints().forEach(point -> all.add(point(point)));
         return List.copyOf(all);
-    }
-
-    private Optional<Proof> undrawn(String subject, String name) {
-        return claims.stream().noneMatch(c -> c.subject().equals(subject))
-                ? Optional.empty()
-                : Optional.of(proof(subject, name, false));
     }
 
     /**

@@ -6,7 +6,7 @@ import java.util.List;
 public enum ConstructionClass {
     MAINS_TRANSFORMER(
             "Mains transformer",
-            "Chassis isolated",
+            "Isolated by design, not measured",
             false,
             List.of("stored_charge", "one_hand", "probe_slip", "speaker_load", "hot_glass")),
     SERIES_STRING(
@@ -34,14 +34,20 @@ public enum ConstructionClass {
     BATTERY("Battery", "B battery stings", false, List.of("battery_pack", "stored_charge")),
     RECORD_PLAYER(
             "Record player, transformer",
-            "Chassis isolated",
+            "Isolated by design, not measured",
             false,
             List.of("stored_charge", "one_hand", "probe_slip", "motor_pinch")),
     RECORD_PLAYER_LIVE(
             "Record player, no transformer",
             "Chassis can be live",
             true,
-            List.of("live_chassis", "isolation_limits", "one_hand", "stored_charge", "motor_pinch", "scope_clip"));
+            List.of("live_chassis", "isolation_limits", "one_hand", "stored_charge", "motor_pinch", "scope_clip")),
+    /** Nobody knows yet: it counts as live. */
+    UNKNOWN(
+            "Not known yet",
+            "Take the chassis as live",
+            true,
+            List.of("live_chassis", "isolation_limits", "one_hand", "stored_charge", "scope_clip", "knob_shaft"));
 
     private final String label;
     private final String danger;

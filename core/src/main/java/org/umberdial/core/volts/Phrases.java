@@ -67,12 +67,19 @@ final class Phrases {
             case BAD -> bad(p, off, size);
             case UNUSUAL ->
                 capital(size) + " against what such sets usually show: unusual. Compare with this set's schematic.";
-            case NO_EXPECTATION ->
-                p.healthyShown.isPresent()
-                        ? "About what such sets usually show; nobody knows what this one should."
-                        : "The sheet gives nothing here for this mode; enter its value or judge by the neighbours.";
+            case NO_EXPECTATION -> unjudged(p, size);
             case UNREAD -> "";
         };
+    }
+
+    private String unjudged(Probed p, String size) {
+        if (p.healthyShown.isEmpty()) {
+            return "The sheet gives nothing here for this mode; enter its value or judge by the neighbours.";
+        }
+        return model.unknownLoading(p.point.node(), p.reading.lineVolts(), p.reading.meter())
+                        .isPresent()
+                ? capital(size) + ". The sheet does not name its meter, and a poor one explains this: loading unknown."
+                : "About what such sets usually show; nobody knows what this one should.";
     }
 
     private String bad(Probed p, double off, String size) {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.umberdial.core.circuit.linear.LinearNetwork;
+import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
@@ -31,6 +32,9 @@ import org.umberdial.core.value.Volts;
  * with no meter connected, unless it says shown.
  */
 public final class StageModel {
+    /** What the poorest meters of the trade had. */
+    private static final Meter WORST_METER = Meter.parse("1k/V");
+
     /** Full-load sag of an ordinary capacitor-input supply, as a part of its voltage; only the order matters. */
     private static final double SUPPLY_REGULATION = 0.15;
 
@@ -107,6 +111,11 @@ public final class StageModel {
         return borne >= MOST * told;
     }
 
+    /** The healthy circuit at its own line; empty when expected voltages come from the sheet. */
+    Optional<OperatingPoint> solvedPoint() {
+        return circuit.flatMap(found -> found.point(found.nominalLine()));
+    }
+
     /** Whether expected voltages come from the circuit itself and not from the sheet. */
     public boolean isSolved() {
         return circuit.isPresent();
@@ -132,6 +141,33 @@ public final class StageModel {
         return OptionalDouble.of(meter.get()
                 .reads(new Volts(open.getAsDouble()), sourceResistance(node, "0"))
                 .value());
+    }
+
+    /**
+     * The least and the most a meter may show at a node whose sheet does not name its meter: with the sheet's meter
+     * taken as loading nothing, and as the worst that was in use. Empty where the sheet names its meter, or the circuit
+     * itself tells.
+     */
+    Optional<double[]> unknownLoading(String node, double lineVolts, Optional<Meter> meter) {
+        if (solvedShown(node, lineVolts, meter).isPresent() || sheetLine.isEmpty()) {
+            return Optional.empty();
+        }
+        OptionalDouble least = healthyShown(node, lineVolts, meter);
+        Ohms source = sourceResistance(node, "0");
+        return sheetRows()
+                .filter(value -> value.node().equals(node) && value.meter().isEmpty())
+                .findFirst()
+                .filter(value -> least.isPresent() && source.value() > 0)
+                .map(value -> {
+                    double open = WORST_METER
+                                    .unloaded(new Volts(value.value()), source)
+                                    .value()
+                            * (isSupplyFed(node) ? lineVolts / sheetLine.getAsDouble() : 1);
+                    double most = meter.map(
+                                    m -> m.reads(new Volts(open), source).value())
+                            .orElse(open);
+                    return new double[] {Math.min(least.getAsDouble(), most), Math.max(least.getAsDouble(), most)};
+                });
     }
 
     private java.util.stream.Stream<SheetValue> sheetRows() {

@@ -35,6 +35,7 @@ public final class VoltsJudge {
     private final Map<String, Set<String>> explainedBy = new HashMap<>();
     private final Phrases phrases;
     private final Ledger known;
+    private final Sureness sureness;
 
     private VoltsJudge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench, Ledger known) {
         this.known = known;
@@ -43,6 +44,7 @@ public final class VoltsJudge {
         this.policy = policy;
         this.bench = bench;
         this.model = new StageModel(set, bench.mode());
+        this.sureness = new Sureness(set, model, policy);
         this.plan = new StaircasePlan(model);
         this.phrases = new Phrases(set, model, policy);
         for (TestPoint point : set.testPoints()) {
@@ -78,6 +80,15 @@ public final class VoltsJudge {
 
     /** The verdict of a reading by itself. */
     private Verdict alone(Probed p) {
+        Verdict verdict = byFigures(p);
+        boolean judged = verdict == Verdict.GOOD || verdict == Verdict.DOUBT || verdict == Verdict.BAD;
+        if (judged && !sureness.sure(p.point.node())) {
+            return verdict == Verdict.GOOD ? Verdict.NO_EXPECTATION : Verdict.UNUSUAL;
+        }
+        return verdict != Verdict.GOOD && judged && withinUnknownLoading(p) ? Verdict.NO_EXPECTATION : verdict;
+    }
+
+    private Verdict byFigures(Probed p) {
         if (p.healthyShown.isEmpty()) {
             return p.grid && p.openVolts > policy.gridRiseVolts() ? Verdict.BAD : Verdict.NO_EXPECTATION;
         }
@@ -86,6 +97,13 @@ public final class VoltsJudge {
             return Verdict.BAD;
         }
         return Math.abs(off) <= p.band() ? Verdict.GOOD : Math.abs(off) <= p.doubtBand() ? Verdict.DOUBT : Verdict.BAD;
+    }
+
+    /** Whether a reading fits once the sheet's meter, which nobody knows, is taken as a poor one. */
+    private boolean withinUnknownLoading(Probed p) {
+        return model.unknownLoading(p.point.node(), p.reading.lineVolts(), p.reading.meter())
+                .filter(range -> p.reading.value() >= range[0] - p.band() && p.reading.value() <= range[1] + p.band())
+                .isPresent();
     }
 
     /** A point that is off only as far as what feeds and drives it is off is no fault of its own. */
@@ -256,7 +274,18 @@ public final class VoltsJudge {
                 p.map(read -> read.reading),
                 verdict,
                 reason,
-                phrases.arithmetic(point, sheet, open, source, expected, bench, p));
+                arithmetic(point, phrases.arithmetic(point, sheet, open, source, expected, bench, p)));
+    }
+
+    private List<String> arithmetic(TestPoint point, List<String> steps) {
+        Optional<double[]> range = model.unknownLoading(point.node(), bench.lineVolts(), bench.meter());
+        if (range.isEmpty() || range.get()[1] - range.get()[0] < 0.02 * Math.abs(range.get()[1])) {
+            return steps;
+        }
+        List<String> all = new ArrayList<>(steps);
+        all.add("The sheet does not name its meter: loading unknown, so anything from " + Phrases.volts(range.get()[0])
+                + " to " + Phrases.volts(range.get()[1]) + " may be healthy here");
+        return List.copyOf(all);
     }
 
     /** A fall over warm minutes means that something leaks more as it heats. */

@@ -130,24 +130,6 @@ class SupplyJudgeTest {
 
     static HousePolicy policy(double volts, double hertz) {
         HousePolicy p = HousePolicy.standard();
-        return new HousePolicy(
-                p.vocabulary(),
-                p.decimalSign(),
-                volts,
-                hertz,
-                p.spread(),
-                p.doubtMargin(),
-                p.gridRiseVolts(),
-                p.wattsMargin(),
-                p.driftFraction(),
-                p.heaterOver(),
-                p.safeVolts(),
-                p.bleedOhms(),
-                p.insulationOhms(),
-                p.touchAmperes(),
-                p.halvesApart(),
-                p.vaHeadroom(),
-                p.hourRate(),
-                p.money());
+        return new HousePolicy(p.words(), new HousePolicy.Line(volts, hertz), p.volts(), p.cold(), p.worth());
     }
 }

@@ -3,6 +3,7 @@ package org.umberdial.core.arrival;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -33,7 +34,8 @@ class WorthTest {
                 .orElseThrow()
                 .count();
         assertEquals(7, papers);
-        assertEquals(worth.hours() * 40 + worth.parts(), worth.total(), 1e-9);
+        assertEquals(
+                0, BigDecimal.valueOf(worth.hours() * 40).add(worth.parts()).compareTo(worth.total()));
         assertEquals(Worth.Verdict.SAY_WORTH, worth.verdict());
     }
 
@@ -46,7 +48,7 @@ class WorthTest {
 
     @Test
     void testsTheIrreplaceableFirstWhenTheyDecide() {
-        double plan = worth(new Book()).total();
+        double plan = worth(new Book()).total().doubleValue();
         Book book = new Book().add(said(plan + 100, 0));
         assertEquals(Worth.Verdict.TEST_FIRST, worth(book).verdict());
         assertTrue(
@@ -57,15 +59,15 @@ class WorthTest {
 
     @Test
     void aLostTransformerIsReckonedIn() {
-        double plan = worth(new Book()).total();
+        double plan = worth(new Book()).total().doubleValue();
         Worth worth = worth(new Book().add(said(plan + 100, 0)).add(new Proved("XT1", false, "primary open")));
         assertEquals(Worth.Verdict.STOP, worth.verdict());
-        assertEquals(plan + 4 * 40 + 90, worth.total(), 1e-9);
+        assertEquals(plan + 4 * 40 + 90, worth.total().doubleValue(), 1e-9);
         assertTrue(worth.reason().contains("1 part that cannot be bought"), worth.reason());
     }
 
     private static WorthSaid said(double value, double sentiment) {
-        return new WorthSaid(value, sentiment, true, Map.of(), Map.of());
+        return new WorthSaid(BigDecimal.valueOf(value), BigDecimal.valueOf(sentiment), true, Map.of(), Map.of());
     }
 
     private static Worth worth(Book book) {

@@ -17,8 +17,15 @@ class TapsTest {
     private static final List<Double> LABELS = List.of(240.0, 110.0, 220.0, 125.0);
 
     @Test
-    void labelsMatchInOrder_fromTheCommonAlone() {
-        Taps taps = Taps.solve(LEADS, fromFirst(), LABELS, 0.1);
+    void labelsMatchInOrder_onceThePairsDecide() {
+        List<Taps.Between> star = new ArrayList<>(fromFirst());
+        Taps open = Taps.solve(LEADS, star, LABELS, 0.1);
+        assertTrue(open.common().isEmpty(), "read from one lead alone, others may lie on either side of it");
+        assertTrue(open.problem().contains("Read "), open.problem());
+        for (int i = 1; i < AT.length - 1; i++) {
+            star.add(new Taps.Between(LEADS.get(3), LEADS.get(i == 3 ? 4 : i), Math.abs(AT[3] - AT[i == 3 ? 4 : i])));
+        }
+        Taps taps = Taps.solve(LEADS, star, LABELS, 0.1);
         assertEquals(Optional.of("black"), taps.common());
         assertEquals(
                 List.of("brown", "green", "red", "blue"),
@@ -65,7 +72,11 @@ class TapsTest {
     @Test
     void whatCannotBeTold_isSaid() {
         List<Taps.Between> close = List.of(
-                new Taps.Between("a", "b", 12.1), new Taps.Between("a", "c", 12.3), new Taps.Between("a", "d", 24));
+                new Taps.Between("a", "b", 12.1),
+                new Taps.Between("a", "c", 12.3),
+                new Taps.Between("a", "d", 24),
+                new Taps.Between("d", "b", 11.9),
+                new Taps.Between("d", "c", 11.7));
         assertTrue(Taps.solve(List.of("a", "b", "c", "d"), close, List.of(110.0, 115.0, 220.0), 0.1)
                 .taps()
                 .get(0)
@@ -84,6 +95,28 @@ class TapsTest {
         assertTrue(Taps.solve(List.of("a", "b", "c", "d"), loose, LABELS, 0.1)
                 .problem()
                 .contains("cannot be placed"));
+    }
+
+    @Test
+    void aLeadInMidWinding_asksForThePairThatTells() {
+        List<Taps.Between> middle = new ArrayList<>();
+        for (int i = 0; i < AT.length; i++) {
+            if (i != 4) {
+                middle.add(new Taps.Between(LEADS.get(4), LEADS.get(i), Math.abs(AT[4] - AT[i])));
+            }
+        }
+        Taps open = Taps.solve(LEADS, middle, LABELS, 0.1);
+        assertTrue(open.common().isEmpty() && open.problem().contains("either side"), open.problem());
+        for (int asked = 0; open.common().isEmpty() && asked < 6; asked++) {
+            String[] pair = open.problem()
+                    .replaceAll(".*Read (\\w+) to (\\w+) too.*", "$1 $2")
+                    .split(" ");
+            int a = LEADS.indexOf(pair[0]);
+            int b = LEADS.indexOf(pair[1]);
+            middle.add(new Taps.Between(pair[0], pair[1], Math.abs(AT[a] - AT[b])));
+            open = Taps.solve(LEADS, middle, LABELS, 0.1);
+        }
+        assertEquals(Optional.of("black"), open.common(), "what it asked for was enough: " + open.problem());
     }
 
     private static List<Taps.Between> fromFirst() {

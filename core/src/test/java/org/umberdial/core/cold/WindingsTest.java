@@ -42,7 +42,7 @@ class WindingsTest {
         Proportion read = Proportion.of(pairs);
         assertEquals(1.2204, read.slope(), 5e-5);
         assertEquals(280.7, read.slope() * 230, 0.05);
-        assertTrue(read.holds());
+        assertTrue(read.holds(0.03));
         Random random = new Random(5);
         for (int round = 0; round < 200; round++) {
             double scale = Math.exp(random.nextGaussian());
@@ -61,7 +61,7 @@ class WindingsTest {
     void pickUp_isNoProportion() {
         Proportion hum = Proportion.of(
                 List.of(new Proportion.Pair(0.5, 0.71), new Proportion.Pair(1, 1.32), new Proportion.Pair(2, 2.54)));
-        assertFalse(hum.holds());
+        assertFalse(hum.holds(0.03));
         assertTrue(hum.intercept() > 0.1);
         assertFalse(Proportion.of(List.of(new Proportion.Pair(1, 0.5), new Proportion.Pair(2, 0.49)))
                 .rising());

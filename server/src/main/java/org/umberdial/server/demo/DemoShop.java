@@ -2,6 +2,7 @@ package org.umberdial.server.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.ZoneId;
@@ -313,7 +314,7 @@ class DemoShop implements SmartInitializingSingleton {
                 looked("capacitors", "capacitors-paper-or-wax", "C4", "wax run down"),
                 looked("resistors", "resistors-body-cracked-chalked", "R2", "brown on one side"),
                 looked("previous repairs", "", "", ""),
-                new WorthSaid(350, 150, true, Map.of(), Map.of()));
+                new WorthSaid(BigDecimal.valueOf(350), BigDecimal.valueOf(150), true, Map.of(), Map.of()));
         for (int i = 0; i < facts.size(); i++) {
             journal.keep(caller, IVORY, entry(20 + i), facts.get(i), Optional.empty());
         }

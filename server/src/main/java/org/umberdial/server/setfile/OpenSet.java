@@ -2,6 +2,7 @@ package org.umberdial.server.setfile;
 
 import java.util.List;
 import org.umberdial.core.area.SetFile;
+import org.umberdial.core.cold.Isolation;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.BenchSet;
@@ -37,6 +38,16 @@ public record OpenSet(
 
     public HousePolicy policy() {
         return shop.policy();
+    }
+
+    /** Its danger in a few words, as it is known now. */
+    public String danger() {
+        return Isolation.danger(file);
+    }
+
+    /** Whether a hand should take its chassis as live. */
+    public boolean liveChassis() {
+        return Isolation.live(file);
     }
 
     public EvidenceLog log() {

@@ -78,6 +78,7 @@ public class SetService {
                 setId,
                 row.label(),
                 set,
+                row.constructionConfirmed(),
                 deck,
                 row.conditions(),
                 row.arrival(),
@@ -146,7 +147,12 @@ public class SetService {
                     .at("title");
         }
         return new StoredSet.Label(
-                label.title().strip(), text(label.ticket()), text(label.place()), text(label.waitsFor()));
+                label.title().strip(),
+                text(label.ticket()),
+                text(label.place()),
+                text(label.waitsFor()),
+                label.waitsUntil(),
+                label.promisedFor());
     }
 
     private static String text(String value) {

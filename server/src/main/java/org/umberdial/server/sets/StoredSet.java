@@ -1,6 +1,7 @@
 package org.umberdial.server.sets;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Optional;
 import java.util.Set;
 import org.umberdial.core.circuit.deck.Deck;
@@ -11,20 +12,38 @@ import org.umberdial.core.set.SupplyLabel;
 /**
  * A set of the shop: what the rules see of it, and what it is called and waits for.
  *
+ * @param constructionConfirmed whether somebody said how it gets its power; sets of earlier versions came with a
+ *     default
  * @param models the deck's diode models, kept for export
  */
 public record StoredSet(
         String id,
         Label label,
         BenchSet set,
+        boolean constructionConfirmed,
         Deck deck,
         Conditions conditions,
         Arrival arrival,
         int version,
         Instant createdAt,
         Instant touchedAt) {
-    /** What the shop calls it. */
-    public record Label(String title, String ticket, String place, String waitsFor) {}
+    /**
+     * What the shop calls it.
+     *
+     * @param waitsUntil the day by which what it waits for is expected
+     * @param promisedFor the day it is promised to its owner for
+     */
+    public record Label(
+            String title,
+            String ticket,
+            String place,
+            String waitsFor,
+            Optional<LocalDate> waitsUntil,
+            Optional<LocalDate> promisedFor) {
+        public Label(String title, String ticket, String place, String waitsFor) {
+            this(title, ticket, place, waitsFor, Optional.empty(), Optional.empty());
+        }
+    }
 
     /**
      * What was read off the set and asked of its owner when it came in.

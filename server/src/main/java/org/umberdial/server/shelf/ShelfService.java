@@ -35,7 +35,18 @@ public class ShelfService {
      *
      * @param stops findings to be settled before power
      */
-    public record Summary(int points, int read, int wrong, int doubtful, int stops, String next, boolean nextPowered) {}
+    public record Summary(
+            int points,
+            int read,
+            int wrong,
+            int doubtful,
+            int stops,
+            int conflicts,
+            String danger,
+            boolean liveChassis,
+            String next,
+            boolean nextPowered,
+            String stage) {}
 
     /**
      * A set as the shelf lists it.
@@ -58,6 +69,9 @@ public class ShelfService {
     /** Some of the sets that were asked for, and how many there are. */
     public record Page(List<Entry> entries, int total) {}
 
+    /** Raised when a summary says more, or says it by better rules: what was kept before is reckoned anew. */
+    private static final String FORM = "1:";
+
     private final ShelfTables tables;
     private final SetFiles files;
     private final ShopService shops;
@@ -70,7 +84,7 @@ public class ShelfService {
 
     /** One page of the sets that say every word somewhere, the last touched first; {@code total} counts them all. */
     public Page page(String shopId, String wanted, int from, int size) {
-        String rules = files.rules(shopId);
+        String rules = FORM + files.rules(shopId);
         Page page = tables.page(shopId, terms(shopId, wanted), rules, from, size);
         List<Entry> entries = new ArrayList<>();
         for (Entry entry : page.entries()) {
@@ -118,9 +132,13 @@ public class ShelfService {
                 count(report, Verdict.BAD),
                 count(report, Verdict.DOUBT),
                 (int) guide.stops(Gate.POWER).stream().filter(Stop::bad).count(),
+                set.file().ledger().conflicts().size(),
+                set.danger(),
+                set.liveChassis(),
                 next.map(Act::title).orElse(""),
-                next.filter(act -> act.plug() == Plug.IN).isPresent());
-        tables.keep(shopId, set.id(), set.revision(), set.rules(), summary);
+                next.filter(act -> act.plug() == Plug.IN).isPresent(),
+                next.map(Act::area).orElse(""));
+        tables.keep(shopId, set.id(), set.revision(), FORM + set.rules(), summary);
         return summary;
     }
 

@@ -47,6 +47,7 @@ class ReadingServiceTest {
                 "s",
                 new StoredSet.Label("t", "", "", ""),
                 set,
+                true,
                 deck,
                 new StoredSet.Conditions(117, Optional.empty(), "", Optional.ofNullable(on)),
                 new StoredSet.Arrival("", "", "", "", java.util.Set.of(), org.umberdial.core.set.SupplyLabel.UNKNOWN),

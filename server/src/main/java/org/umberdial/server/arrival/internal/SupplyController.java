@@ -261,8 +261,8 @@ class SupplyController {
                 .toList();
         return new ArrivalView(
                 set.label().title(),
-                construction.danger(),
-                construction.liveChassis(),
+                open.danger(),
+                open.liveChassis(),
                 construction,
                 construction.label(),
                 arrival.extras(),

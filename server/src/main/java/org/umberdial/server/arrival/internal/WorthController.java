@@ -4,6 +4,8 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,10 +41,10 @@ class WorthController {
             String label,
             int count,
             double each,
-            double priceEach,
+            BigDecimal priceEach,
             double hours,
-            double price,
-            double cost) {}
+            BigDecimal price,
+            BigDecimal cost) {}
 
     record RareView(String subject, String name, Worth.State state, String why) {}
 
@@ -52,15 +54,15 @@ class WorthController {
             List<WorthLine> lines,
             List<RareView> rare,
             double hours,
-            double parts,
-            double total,
-            double ceiling,
+            BigDecimal parts,
+            BigDecimal total,
+            BigDecimal ceiling,
             List<String> arithmetic,
-            double value,
-            double sentiment,
+            BigDecimal value,
+            BigDecimal sentiment,
             boolean known,
             String money,
-            double hourRate) {}
+            BigDecimal hourRate) {}
 
     /** Money as typed; {@code job} empty when only the worth itself is said. */
     record WorthEdit(
@@ -124,7 +126,7 @@ class WorthController {
         WorthSaid now = said(files.open(caller.shopId(), setId.toString()).log());
         WorthSaid said = new WorthSaid(
                 amount(caller, setId, edit.value, "value", 1e7),
-                edit.sentiment.isBlank() ? 0 : amount(caller, setId, edit.sentiment, "sentiment", 1e7),
+                edit.sentiment.isBlank() ? BigDecimal.ZERO : amount(caller, setId, edit.sentiment, "sentiment", 1e7),
                 true,
                 now.hours(),
                 now.prices());
@@ -137,8 +139,8 @@ class WorthController {
     WorthView job(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody JobEdit edit) {
         WorthSaid now = said(files.open(caller.shopId(), setId.toString()).log());
         Map<String, Double> hours = new HashMap<>(now.hours());
-        Map<String, Double> prices = new HashMap<>(now.prices());
-        hours.put(edit.job, amount(caller, setId, edit.hours, "hours", 500));
+        Map<String, BigDecimal> prices = new HashMap<>(now.prices());
+        hours.put(edit.job, amount(caller, setId, edit.hours, "hours", 500).doubleValue());
         prices.put(edit.job, amount(caller, setId, edit.price, "price", 1e6));
         journals.keep(
                 caller,
@@ -182,7 +184,7 @@ class WorthController {
         return journal.latest(WorthSaid.class).orElse(WorthSaid.NOTHING);
     }
 
-    private double amount(Caller caller, UUID setId, String text, String field, double most) {
+    private BigDecimal amount(Caller caller, UUID setId, String text, String field, double most) {
         double value;
         try {
             value = new ValueReader(files.open(caller.shopId(), setId.toString())
@@ -198,6 +200,6 @@ class WorthController {
                             "“" + text.strip() + "” cannot be; write an amount from 0 to " + Math.round(most) + ".")
                     .at(field);
         }
-        return value;
+        return BigDecimal.valueOf(value).setScale(2, RoundingMode.HALF_EVEN).stripTrailingZeros();
     }
 }

@@ -175,8 +175,8 @@ class ColdController {
                 .toList();
         return new PlanView(
                 set.stored().label().title(),
-                set.set().construction().danger(),
-                set.set().construction().liveChassis(),
+                set.danger(),
+                set.liveChassis(),
                 set.set().construction().label(),
                 bench.charge(),
                 scene.policy().safeVolts(),

@@ -23,6 +23,7 @@ import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.FieldReplacement;
 import org.umberdial.core.cold.TransformerSize;
 import org.umberdial.core.cold.Windings;
+import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
@@ -283,11 +284,13 @@ class WorkshopController {
         double cold = required(values, edit.coldOhms, Unit.OHM, "coldOhms", 0.001, 1e6);
         double room = edit.coldCelsius.isBlank() ? 21 : number(values, edit.coldCelsius, "coldCelsius", -20, 60);
         double hot = Windings.celsius(cold, required(values, edit.hotOhms, Unit.OHM, "hotOhms", 0.001, 1e6), room);
-        Verdict word =
-                hot > 105 ? Verdict.BAD : hot > 85 ? Verdict.DOUBT : hot < room - 3 ? Verdict.DOUBT : Verdict.GOOD;
-        String says = hot > 105
+        HousePolicy.Cold limits = shops.shop(caller.shopId()).policy().cold();
+        Verdict word = hot > limits.copperMostCelsius()
+                ? Verdict.BAD
+                : hot > limits.copperDoubtfulCelsius() || hot < room - 3 ? Verdict.DOUBT : Verdict.GOOD;
+        String says = hot > limits.copperMostCelsius()
                 ? "Too hot for old paper and enamel."
-                : hot > 85
+                : hot > limits.copperDoubtfulCelsius()
                         ? "Warm for an old one: give it air, or less load."
                         : hot < room - 3
                                 ? "Colder than the room: one of the readings is wrong."

@@ -33,8 +33,6 @@ import org.umberdial.server.shop.ShopService;
 @RestController
 @RequestMapping("/api/equipment")
 class EquipmentController {
-    private static final double TRUSTED = 0.05;
-
     record CheckView(String part, String known, String shown, Instant at, String author, String says, Verdict word) {}
 
     record EquipmentView(
@@ -73,7 +71,7 @@ class EquipmentController {
     @GetMapping
     List<EquipmentView> equipment(@AuthenticationPrincipal Caller caller) {
         return equipment.items(caller.shopId()).stream()
-                .map(EquipmentController::view)
+                .map(one -> view(one, trust(caller)))
                 .toList();
     }
 
@@ -109,7 +107,7 @@ class EquipmentController {
     @GetMapping("/{id}/checks")
     List<CheckView> checks(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
         return equipment.checks(caller.shopId(), id.toString()).stream()
-                .map(EquipmentController::view)
+                .map(one -> view(one, trust(caller)))
                 .toList();
     }
 
@@ -146,7 +144,11 @@ class EquipmentController {
         }
     }
 
-    private static EquipmentView view(EquipmentItem item) {
+    private double trust(Caller caller) {
+        return shops.shop(caller.shopId()).policy().cold().instrumentTrust();
+    }
+
+    private static EquipmentView view(EquipmentItem item, double trust) {
         return new EquipmentView(
                 item.id(),
                 item.kind(),
@@ -154,12 +156,12 @@ class EquipmentController {
                 item.name(),
                 item.retired(),
                 item.version(),
-                item.lastCheck().map(EquipmentController::view).orElse(null));
+                item.lastCheck().map(check -> view(check, trust)).orElse(null));
     }
 
-    private static CheckView view(EquipmentItem.Check check) {
+    private static CheckView view(EquipmentItem.Check check, double trust) {
         long off = Math.round(100 * Math.abs(check.off()));
-        boolean trusted = Math.abs(check.off()) <= TRUSTED;
+        boolean trusted = Math.abs(check.off()) <= trust;
         String says = off == 0
                 ? "reads it right"
                 : "reads it " + off + " % " + (check.off() > 0 ? "high" : "low")

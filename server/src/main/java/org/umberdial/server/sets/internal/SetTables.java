@@ -42,6 +42,7 @@ public class SetTables {
             String id,
             StoredSet.Label label,
             ConstructionClass construction,
+            boolean constructionConfirmed,
             List<String> modes,
             String models,
             String unread,
@@ -72,8 +73,11 @@ public class SetTables {
                                 row.get(BENCH_SET.TITLE),
                                 row.get(BENCH_SET.TICKET),
                                 row.get(BENCH_SET.PLACE),
-                                row.get(BENCH_SET.WAITS_FOR)),
+                                row.get(BENCH_SET.WAITS_FOR),
+                                Optional.ofNullable(row.get(BENCH_SET.WAITS_UNTIL)),
+                                Optional.ofNullable(row.get(BENCH_SET.PROMISED_FOR))),
                         ConstructionClass.valueOf(row.get(BENCH_SET.CONSTRUCTION)),
+                        row.get(BENCH_SET.CONSTRUCTION_CONFIRMED),
                         words(row.get(BENCH_SET.MODES)),
                         row.get(BENCH_SET.MODELS),
                         row.get(BENCH_SET.UNREAD),
@@ -248,7 +252,10 @@ public class SetTables {
                         .set(BENCH_SET.TICKET, label.ticket())
                         .set(BENCH_SET.PLACE, label.place())
                         .set(BENCH_SET.WAITS_FOR, label.waitsFor())
+                        .set(BENCH_SET.WAITS_UNTIL, label.waitsUntil().orElse(null))
+                        .set(BENCH_SET.PROMISED_FOR, label.promisedFor().orElse(null))
                         .set(BENCH_SET.CONSTRUCTION, construction.name())
+                        .set(BENCH_SET.CONSTRUCTION_CONFIRMED, construction != ConstructionClass.UNKNOWN)
                         .set(BENCH_SET.MODES, "")
                         .set(BENCH_SET.MODELS, "")
                         .set(BENCH_SET.LINE_VOLTS, lineVolts)
@@ -268,7 +275,10 @@ public class SetTables {
                         .set(BENCH_SET.TICKET, label.ticket())
                         .set(BENCH_SET.PLACE, label.place())
                         .set(BENCH_SET.WAITS_FOR, label.waitsFor())
+                        .set(BENCH_SET.WAITS_UNTIL, label.waitsUntil().orElse(null))
+                        .set(BENCH_SET.PROMISED_FOR, label.promisedFor().orElse(null))
                         .set(BENCH_SET.CONSTRUCTION, construction.name())
+                        .set(BENCH_SET.CONSTRUCTION_CONFIRMED, construction != ConstructionClass.UNKNOWN)
                         .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
                         .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                         .set(BENCH_SET.VERSION, version + 1)

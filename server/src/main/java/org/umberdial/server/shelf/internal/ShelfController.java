@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -42,6 +43,8 @@ class ShelfController {
             String ticket,
             String place,
             String waitsFor,
+            @Schema(nullable = true) LocalDate waitsUntil,
+            @Schema(nullable = true) LocalDate promisedFor,
             String owner,
             String danger,
             boolean liveChassis,
@@ -50,6 +53,8 @@ class ShelfController {
             int wrong,
             int doubtful,
             int stops,
+            int conflicts,
+            String stage,
             String next,
             boolean nextPowered,
             Instant touchedAt) {}
@@ -154,14 +159,18 @@ class ShelfController {
                 label.ticket(),
                 label.place(),
                 label.waitsFor(),
+                label.waitsUntil().orElse(null),
+                label.promisedFor().orElse(null),
                 entry.owner(),
-                entry.construction().danger(),
-                entry.construction().liveChassis(),
+                summary.danger(),
+                summary.liveChassis(),
                 summary.points(),
                 summary.read(),
                 summary.wrong(),
                 summary.doubtful(),
                 summary.stops(),
+                summary.conflicts(),
+                summary.stage(),
                 summary.next(),
                 summary.nextPowered(),
                 entry.touchedAt());

@@ -4,7 +4,7 @@ import static org.umberdial.tables.Tables.BENCH_SET;
 import static org.umberdial.tables.Tables.EVIDENCE;
 import static org.umberdial.tables.Tables.PART;
 import static org.umberdial.tables.Tables.PHOTO;
-import static org.umberdial.tables.Tables.SET_SUMMARY;
+import static org.umberdial.tables.Tables.SET_STANDING;
 import static org.umberdial.tables.Tables.SET_WORDS;
 import static org.umberdial.tables.Tables.SOCKET_PIN;
 
@@ -26,6 +26,8 @@ import org.umberdial.server.shelf.ShelfService.Entry;
 import org.umberdial.server.shelf.ShelfService.Page;
 import org.umberdial.server.shelf.ShelfService.Summary;
 import org.umberdial.tables.tables.SetWords;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.json.JsonMapper;
 
 @Repository
 public class ShelfTables {
@@ -34,6 +36,10 @@ public class ShelfTables {
     private static final List<OrderField<?>> ORDER =
             List.of(BENCH_SET.TOUCHED_AT.desc(), BENCH_SET.TITLE, BENCH_SET.ID);
     private static final SetWords STALE = SET_WORDS.as("known");
+
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .build();
 
     private final DSLContext db;
 
@@ -68,15 +74,15 @@ public class ShelfTables {
     }
 
     private List<Entry> entries(Condition wanted, String rules, int from, int size) {
-        return db.select(BENCH_SET.asterisk(), SET_SUMMARY.asterisk())
+        return db.select(BENCH_SET.asterisk(), SET_STANDING.asterisk())
                 .from(BENCH_SET)
-                .leftJoin(SET_SUMMARY)
-                .on(SET_SUMMARY
+                .leftJoin(SET_STANDING)
+                .on(SET_STANDING
                         .SHOP_ID
                         .eq(BENCH_SET.SHOP_ID)
-                        .and(SET_SUMMARY.SET_ID.eq(BENCH_SET.ID))
-                        .and(SET_SUMMARY.REVISION.eq(BENCH_SET.REVISION))
-                        .and(SET_SUMMARY.RULES.eq(rules)))
+                        .and(SET_STANDING.SET_ID.eq(BENCH_SET.ID))
+                        .and(SET_STANDING.REVISION.eq(BENCH_SET.REVISION))
+                        .and(SET_STANDING.RULES.eq(rules)))
                 .where(wanted)
                 .orderBy(ORDER)
                 .limit(from, size)
@@ -149,20 +155,15 @@ public class ShelfTables {
     }
 
     private static Entry entry(Record row) {
-        Optional<Summary> summary = Optional.ofNullable(row.get(SET_SUMMARY.POINTS))
-                .map(points -> new Summary(
-                        points,
-                        row.get(SET_SUMMARY.TAKEN),
-                        row.get(SET_SUMMARY.WRONG),
-                        row.get(SET_SUMMARY.DOUBTFUL),
-                        row.get(SET_SUMMARY.STOPS),
-                        row.get(SET_SUMMARY.NEXT_TITLE),
-                        row.get(SET_SUMMARY.NEXT_POWERED)));
+        Optional<Summary> summary =
+                Optional.ofNullable(row.get(SET_STANDING.BODY)).map(body -> JSON.readValue(body, Summary.class));
         StoredSet.Label label = new StoredSet.Label(
                 row.get(BENCH_SET.TITLE),
                 row.get(BENCH_SET.TICKET),
                 row.get(BENCH_SET.PLACE),
-                row.get(BENCH_SET.WAITS_FOR));
+                row.get(BENCH_SET.WAITS_FOR),
+                Optional.ofNullable(row.get(BENCH_SET.WAITS_UNTIL)),
+                Optional.ofNullable(row.get(BENCH_SET.PROMISED_FOR)));
         return new Entry(
                 row.get(BENCH_SET.ID),
                 label,
@@ -174,30 +175,17 @@ public class ShelfTables {
     }
 
     public void keep(String shopId, String setId, int revision, String rules, Summary summary) {
-        String next = summary.next().substring(0, Math.min(400, summary.next().length()));
-        boolean powered = summary.nextPowered();
-        db.insertInto(SET_SUMMARY)
-                .set(SET_SUMMARY.SHOP_ID, shopId)
-                .set(SET_SUMMARY.SET_ID, setId)
-                .set(SET_SUMMARY.REVISION, revision)
-                .set(SET_SUMMARY.RULES, rules)
-                .set(SET_SUMMARY.POINTS, summary.points())
-                .set(SET_SUMMARY.TAKEN, summary.read())
-                .set(SET_SUMMARY.WRONG, summary.wrong())
-                .set(SET_SUMMARY.DOUBTFUL, summary.doubtful())
-                .set(SET_SUMMARY.STOPS, summary.stops())
-                .set(SET_SUMMARY.NEXT_TITLE, next)
-                .set(SET_SUMMARY.NEXT_POWERED, powered)
+        String body = JSON.writeValueAsString(summary);
+        db.insertInto(SET_STANDING)
+                .set(SET_STANDING.SHOP_ID, shopId)
+                .set(SET_STANDING.SET_ID, setId)
+                .set(SET_STANDING.REVISION, revision)
+                .set(SET_STANDING.RULES, rules)
+                .set(SET_STANDING.BODY, body)
                 .onDuplicateKeyUpdate()
-                .set(SET_SUMMARY.REVISION, revision)
-                .set(SET_SUMMARY.RULES, rules)
-                .set(SET_SUMMARY.POINTS, summary.points())
-                .set(SET_SUMMARY.TAKEN, summary.read())
-                .set(SET_SUMMARY.WRONG, summary.wrong())
-                .set(SET_SUMMARY.DOUBTFUL, summary.doubtful())
-                .set(SET_SUMMARY.STOPS, summary.stops())
-                .set(SET_SUMMARY.NEXT_TITLE, next)
-                .set(SET_SUMMARY.NEXT_POWERED, powered)
+                .set(SET_STANDING.REVISION, revision)
+                .set(SET_STANDING.RULES, rules)
+                .set(SET_STANDING.BODY, body)
                 .execute();
     }
 }

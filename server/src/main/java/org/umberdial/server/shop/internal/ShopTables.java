@@ -38,24 +38,31 @@ public class ShopTables {
 
     private static Shop shop(Record row) {
         HousePolicy policy = new HousePolicy(
-                Vocabulary.valueOf(row.get(SHOP.VOCABULARY)),
-                DecimalSign.valueOf(row.get(SHOP.DECIMAL_SIGN)),
-                row.get(SHOP.LINE_VOLTS),
-                row.get(SHOP.LINE_HERTZ),
-                row.get(SHOP.SPREAD),
-                row.get(SHOP.DOUBT_MARGIN),
-                row.get(SHOP.GRID_RISE_VOLTS),
-                row.get(SHOP.WATTS_MARGIN),
-                row.get(SHOP.DRIFT_FRACTION),
-                row.get(SHOP.HEATER_OVER),
-                row.get(SHOP.SAFE_VOLTS),
-                row.get(SHOP.BLEED_OHMS),
-                row.get(SHOP.INSULATION_OHMS),
-                row.get(SHOP.TOUCH_AMPERES),
-                row.get(SHOP.HALVES_APART),
-                row.get(SHOP.VA_HEADROOM),
-                row.get(SHOP.HOUR_RATE),
-                row.get(SHOP.MONEY));
+                new HousePolicy.Words(
+                        Vocabulary.valueOf(row.get(SHOP.VOCABULARY)), DecimalSign.valueOf(row.get(SHOP.DECIMAL_SIGN))),
+                new HousePolicy.Line(row.get(SHOP.LINE_VOLTS), row.get(SHOP.LINE_HERTZ)),
+                new HousePolicy.Volts(
+                        row.get(SHOP.SPREAD),
+                        row.get(SHOP.DOUBT_MARGIN),
+                        row.get(SHOP.GRID_RISE_VOLTS),
+                        row.get(SHOP.WATTS_MARGIN),
+                        row.get(SHOP.DRIFT_FRACTION),
+                        row.get(SHOP.HEATER_OVER),
+                        row.get(SHOP.USUAL_SPREAD)),
+                new HousePolicy.Cold(
+                        row.get(SHOP.SAFE_VOLTS),
+                        row.get(SHOP.BLEED_OHMS),
+                        row.get(SHOP.INSULATION_OHMS),
+                        row.get(SHOP.TOUCH_AMPERES),
+                        row.get(SHOP.HALVES_APART),
+                        row.get(SHOP.VA_HEADROOM),
+                        row.get(SHOP.LOAD_APART),
+                        row.get(SHOP.PROPORTION_APART),
+                        row.get(SHOP.INJECTION_VOLTS),
+                        row.get(SHOP.INSTRUMENT_TRUST),
+                        row.get(SHOP.COPPER_DOUBTFUL_CELSIUS),
+                        row.get(SHOP.COPPER_MOST_CELSIUS)),
+                new HousePolicy.Worth(row.get(SHOP.HOUR_MONEY), row.get(SHOP.MONEY)));
         return new Shop(
                 row.get(SHOP.ID),
                 row.get(SHOP.NAME),
@@ -103,7 +110,14 @@ public class ShopTables {
         cells.put(SHOP.TOUCH_AMPERES, policy.touchAmperes());
         cells.put(SHOP.HALVES_APART, policy.halvesApart());
         cells.put(SHOP.VA_HEADROOM, policy.vaHeadroom());
-        cells.put(SHOP.HOUR_RATE, policy.hourRate());
+        cells.put(SHOP.HOUR_MONEY, policy.hourRate());
+        cells.put(SHOP.USUAL_SPREAD, policy.usualSpread());
+        cells.put(SHOP.LOAD_APART, policy.loadApart());
+        cells.put(SHOP.PROPORTION_APART, policy.proportionApart());
+        cells.put(SHOP.INJECTION_VOLTS, policy.injectionVolts());
+        cells.put(SHOP.INSTRUMENT_TRUST, policy.cold().instrumentTrust());
+        cells.put(SHOP.COPPER_DOUBTFUL_CELSIUS, policy.cold().copperDoubtfulCelsius());
+        cells.put(SHOP.COPPER_MOST_CELSIUS, policy.cold().copperMostCelsius());
         cells.put(SHOP.MONEY, policy.money());
         return cells;
     }

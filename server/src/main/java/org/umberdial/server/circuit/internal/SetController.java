@@ -1,4 +1,4 @@
-package org.umberdial.server.sets.internal;
+package org.umberdial.server.circuit.internal;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -42,6 +43,8 @@ import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.Seen;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
@@ -57,7 +60,10 @@ class SetController {
             String ticket,
             String place,
             String waitsFor,
+            @Schema(nullable = true) LocalDate waitsUntil,
+            @Schema(nullable = true) LocalDate promisedFor,
             ConstructionClass construction,
+            boolean constructionConfirmed,
             String constructionLabel,
             String danger,
             boolean liveChassis,
@@ -71,6 +77,8 @@ class SetController {
             @Size(max = 40) String ticket,
             @Size(max = 80) String place,
             @Size(max = 160) String waitsFor,
+            @Schema(nullable = true) LocalDate waitsUntil,
+            @Schema(nullable = true) LocalDate promisedFor,
             @NotNull ConstructionClass construction,
             int version) {}
 
@@ -180,26 +188,35 @@ class SetController {
 
     private final SetService sets;
     private final ShopService shops;
+    private final SetFiles files;
 
-    SetController(SetService sets, ShopService shops) {
+    SetController(SetService sets, ShopService shops, SetFiles files) {
         this.sets = sets;
         this.shops = shops;
+        this.files = files;
     }
 
     @GetMapping
     SetView set(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return view(sets.set(caller.shopId(), setId.toString()));
+        return view(caller, setId);
     }
 
     @PutMapping
     SetView relabel(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SetEdit edit) {
-        return view(sets.relabel(
+        sets.relabel(
                 caller.shopId(),
                 setId.toString(),
-                new StoredSet.Label(edit.title, edit.ticket, edit.place, edit.waitsFor),
+                new StoredSet.Label(
+                        edit.title,
+                        edit.ticket,
+                        edit.place,
+                        edit.waitsFor,
+                        Optional.ofNullable(edit.waitsUntil),
+                        Optional.ofNullable(edit.promisedFor)),
                 edit.construction,
-                edit.version));
+                edit.version);
+        return view(caller, setId);
     }
 
     @PutMapping("/conditions")
@@ -214,10 +231,11 @@ class SetController {
                             InvalidEntry.Code.UNKNOWN, "This shop has no such meter; choose one of its instruments.")
                     .at("instrumentId");
         }
-        return view(sets.conditions(
+        sets.conditions(
                 caller.shopId(),
                 setId.toString(),
-                new StoredSet.Conditions(line, instrument, edit.mode, Optional.ofNullable(edit.switchedOnAt))));
+                new StoredSet.Conditions(line, instrument, edit.mode, Optional.ofNullable(edit.switchedOnAt)));
+        return view(caller, setId);
     }
 
     @GetMapping("/circuit")
@@ -396,7 +414,9 @@ class SetController {
         return value == null ? "" : value.strip();
     }
 
-    private static SetView view(StoredSet set) {
+    private SetView view(Caller caller, UUID setId) {
+        OpenSet open = files.open(caller.shopId(), setId.toString());
+        StoredSet set = open.stored();
         ConstructionClass construction = set.set().construction();
         StoredSet.Label label = set.label();
         return new SetView(
@@ -405,10 +425,13 @@ class SetController {
                 label.ticket(),
                 label.place(),
                 label.waitsFor(),
+                label.waitsUntil().orElse(null),
+                label.promisedFor().orElse(null),
                 construction,
+                set.constructionConfirmed(),
                 construction.label(),
-                construction.danger(),
-                construction.liveChassis(),
+                open.danger(),
+                open.liveChassis(),
                 set.set().modes(),
                 set.set().parts().size(),
                 set.set().testPoints().size(),
