@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxLabel, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { ask, http, orThrow, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
@@ -15,30 +16,18 @@ const { say } = useShop()
 const doors = useArrival(() => props.setId)
 const { data: complaints, error } = doors.complaints()
 const { data: register } = doors.register()
-const symptoms = useQuery({
-  queryKey: ['symptoms'],
-  queryFn: () => orThrow(ask(http.GET('/api/symptoms'))),
-  staleTime: Infinity,
-})
 const words = ref('')
 const chosen = ref<Schemas['SymptomView'] | null>(null)
 const byOwner = ref(true)
 const problem = ref<Problem | null>(null)
-const found = computed(() => {
-  const wanted = words.value
-    .toLowerCase()
-    .split(/[^a-z0-9]+/)
-    .filter((word) => word.length > 2)
-  const scored = (symptoms.data.value ?? []).map((symptom) => ({
-    symptom,
-    score: wanted.filter((word) => symptom.words.toLowerCase().includes(word)).length,
-  }))
-  return scored
-    .filter((s) => wanted.length === 0 || s.score > 0)
-    .sort((a, b) => b.score - a.score)
-    .slice(0, 9)
-    .map((s) => s.symptom)
+const asked = refDebounced(words, 150)
+const matches = useQuery({
+  queryKey: ['symptom-matches', asked],
+  queryFn: () => orThrow(ask(http.GET('/api/symptom-matches', { params: { query: { words: asked.value } } }))),
+  placeholderData: (before) => before,
+  staleTime: Infinity,
 })
+const found = computed(() => (matches.data.value ?? []).slice(0, 9))
 
 async function keep() {
   const answer = await doors.tell({ symptom: chosen.value?.id ?? '', words: words.value, byOwner: byOwner.value })

@@ -13,7 +13,8 @@ import picocli.CommandLine.Command;
             OhmsCommand.class,
             WarmUpCommand.class,
             RippleCommand.class,
-            SpiceCommand.class
+            SpiceCommand.class,
+            SymptomCommand.class
         })
 public final class Umber {
     /** Exit status for input that has to be mended. */

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.arrival.ArrivalArea;
 import org.umberdial.core.arrival.Complaints;
@@ -23,6 +24,7 @@ import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.InspectionRow;
 import org.umberdial.core.arrival.Severity;
 import org.umberdial.core.arrival.Symptom;
+import org.umberdial.core.arrival.SymptomMatcher;
 import org.umberdial.core.caution.Cautions;
 import org.umberdial.core.evidence.Control;
 import org.umberdial.core.evidence.Looked;
@@ -98,6 +100,8 @@ class InspectionController {
             @NotNull @Size(max = 500) String words,
             boolean byOwner,
             @Schema(nullable = true) Instant takenAt) {}
+
+    private static final int MOST_MATCHES = 9;
 
     private final EvidenceService journal;
     private final SetFiles files;
@@ -183,6 +187,17 @@ class InspectionController {
     @GetMapping("/symptoms")
     List<SymptomView> symptoms() {
         return Symptom.all().stream().map(InspectionController::view).toList();
+    }
+
+    /** The symptoms an owner's own words may mean, the best first; all of them while nothing is said. */
+    @GetMapping("/symptom-matches")
+    List<SymptomView> matches(@RequestParam(defaultValue = "") @Size(max = 500) String words) {
+        return words.isBlank()
+                ? symptoms()
+                : SymptomMatcher.match(words).stream()
+                        .limit(MOST_MATCHES)
+                        .map(match -> view(match.symptom()))
+                        .toList();
     }
 
     @GetMapping("/control-kinds")
