@@ -51,6 +51,10 @@ async function forget(id: string) {
   problem.value = answer.kind === 'failed' ? answer.problem : null
   await passkeys.refetch()
 }
+function closePairing() {
+  pairing.value = null
+  void devices.refetch()
+}
 </script>
 
 <template>
@@ -153,10 +157,7 @@ async function forget(id: string) {
       :who="session.current.value?.shownName ?? ''"
       :pairing="pairing"
       :problem="null"
-      @close="
-        pairing = null
-        devices.refetch()
-      "
+      @close="closePairing"
     />
   </PageFrame>
 </template>

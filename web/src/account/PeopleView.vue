@@ -100,6 +100,10 @@ const failed = (one: Schemas['FailureView']) =>
     .filter(Boolean)
     .join(', ')
 const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
+function closePairing() {
+  pairing.value = null
+  void people.refetch()
+}
 </script>
 
 <template>
@@ -218,14 +222,6 @@ const grave = (kind: string) => kind === 'REFUSED' || kind === 'SHUT_OUT'
       </section>
     </div>
     <ProofDialog :proof="proof" />
-    <PairingDialog
-      :who="paired"
-      :pairing="pairing"
-      :problem="null"
-      @close="
-        pairing = null
-        people.refetch()
-      "
-    />
+    <PairingDialog :who="paired" :pairing="pairing" :problem="null" @close="closePairing" />
   </PageFrame>
 </template>

@@ -23,6 +23,10 @@ const { data: shop, error } = useQuery({
 })
 type Tool = 'candidate' | 'turns' | 'field' | 'copper'
 const tool = ref<Tool>('candidate')
+function choose(id: typeof tool.value) {
+  tool.value = id
+  problem.value = null
+}
 const tools: readonly { id: Tool; name: string }[] = [
   { id: 'candidate', name: 'Another transformer' },
   { id: 'turns', name: 'Turns to take off' },
@@ -162,10 +166,7 @@ async function gone(id: string) {
           :aria-controls="`panel-${one.id}`"
           class="min-h-11 border-b-4 px-3"
           :class="tool === one.id ? 'border-accent font-semibold' : 'border-transparent text-soft'"
-          @click="
-            tool = one.id
-            problem = null
-          "
+          @click="choose(one.id)"
         >
           {{ one.name }}
         </button>

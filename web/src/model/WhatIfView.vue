@@ -78,6 +78,10 @@ function described(change: Change): string {
   const kind = kinds[change.kind]
   return `${change.part} ${change.kind === 'VALUE' ? `= ${change.value}` : kind.name}${change.kind === 'LEAK' ? ` ${change.value}` : change.kind === 'WEAK' ? `, ${change.value} % left` : ''}`
 }
+function healthy() {
+  kept.value = []
+  draft.value = null
+}
 </script>
 
 <template>
@@ -117,15 +121,7 @@ function described(change: Change): string {
           :full="kept.length > 6"
           @keep="keep"
         />
-        <AppButton
-          v-if="kept.length > 0"
-          @click="
-            kept = []
-            draft = null
-          "
-        >
-          Back to the healthy set
-        </AppButton>
+        <AppButton v-if="kept.length > 0" @click="healthy">Back to the healthy set</AppButton>
         <ul
           v-if="answer.data.value && answer.data.value.consequences.length > 0"
           class="space-y-1 border-t border-line pt-3"
