@@ -18,6 +18,8 @@ const { stands, error, looked } = useStands(() => props.setId)
 const router = useRouter()
 useHeadingFocus('heading')
 
+/** A title inside a sentence: small, unless it begins with a name such as V4 or AC. */
+const within = (title: string) => (/^[A-Z][a-z]/.test(title) ? title.charAt(0).toLowerCase() + title.slice(1) : title)
 const power = computed(() => stands.value?.stops.filter((stop) => stop.gate === 'POWER') ?? [])
 const hands = computed(() => stands.value?.stops.filter((stop) => stop.gate === 'HANDS_IN') ?? [])
 const day = (date: string) =>
@@ -78,7 +80,7 @@ useEventListener(window, 'pagehide', seen)
         <p class="text-[30px] leading-tight font-semibold max-sm:text-2xl">
           {{
             stands.next
-              ? `${stands.next.powered ? 'Plug in' : 'Plug out'}: ${say(stands.next.title)}`
+              ? `${stands.next.powered ? 'Plug in' : 'Plug out'}: ${within(say(stands.next.title))}`
               : 'Nothing is left to do here'
           }}
         </p>

@@ -45,6 +45,11 @@ function onKey(event: KeyboardEvent) {
     text.value = ''
   }
 }
+/** What was refused stays, chosen whole: the next key writes over it, an arrow goes into it. */
+async function commit() {
+  await entry.commit()
+  if (text.value && !question.value) field.value?.select()
+}
 function takeBack() {
   if (props.view.last) void props.doors.withdraw(props.view.last.id)
 }
@@ -56,7 +61,7 @@ defineExpose({ focus: () => field.value?.focus() })
   <form
     v-if="session.mayWrite.value"
     class="grid grid-cols-1 sm:grid-cols-[minmax(12rem,1fr)_auto] items-center gap-x-5 gap-y-1 border-t lg:grid-cols-[minmax(16rem,22rem)_1fr_auto] border-line bg-raised px-5 py-2"
-    @submit.prevent="entry.commit"
+    @submit.prevent="commit"
   >
     <div>
       <label for="entry" class="block text-sm text-soft">

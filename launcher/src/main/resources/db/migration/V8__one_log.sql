@@ -70,8 +70,12 @@ WHERE b.sheet_origin LIKE 'usual values of the class%' OR b.sheet_origin LIKE 'f
 ALTER TABLE bench_set
   ADD COLUMN circuit_revision INT NOT NULL DEFAULT 0,
   ADD COLUMN construction_confirmed BOOLEAN NOT NULL DEFAULT FALSE,
+  ADD COLUMN label_ranged BOOLEAN NOT NULL DEFAULT FALSE,
   ADD COLUMN waits_until DATE NULL,
   ADD COLUMN promised_for DATE NULL;
+
+-- A shop with an ohmmeter has a voltmeter, which alone proves a capacitor empty.
+INSERT INTO equipment (shop_id, id, kind, name) SELECT id, UUID(), 'VOLTMETER', 'Digital meter, DC volts' FROM shop;
 
 -- Money is counted, not measured. House limits that stood in the program.
 ALTER TABLE shop

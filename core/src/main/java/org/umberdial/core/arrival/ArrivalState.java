@@ -74,12 +74,21 @@ public record ArrivalState(
             long left = inspection.areas().stream().filter(a -> !a.looked()).count();
             acts.add(act(
                     "inspect",
-                    "Look at: " + area.get().name(),
+                    lookAt(area.get().name()),
                     left == 1
                             ? "The last area of the walk."
                             : left + " areas of the walk are left; a look costs nothing and finds what power would.",
                     Act.Urgency.USUAL));
         }
+    }
+
+    private static String lookAt(String area) {
+        return switch (area) {
+            case "before opening" -> "Look it over before opening";
+            case "vermin" -> "Look for what lived in it";
+            case "first-power readiness" -> "Check that it is ready for first power";
+            default -> "Inspect the " + area;
+        };
     }
 
     /** The first of {@link #acts}. */

@@ -30,6 +30,10 @@ public final class SupplyJudge {
     /** Core flux this much over the design's runs a transformer hot. */
     private static final double MOST_FLUX = 1.1;
 
+    /** What a transformer ahead of the set does for safety, and what it does not. */
+    private static final String ISOLATES =
+            "two separate windings isolate the set from the line, an autotransformer does not.";
+
     private final SupplyLabel label;
     private final ConstructionClass construction;
     private final HousePolicy policy;
@@ -134,6 +138,11 @@ public final class SupplyJudge {
 
     /** The tap that leaves the least error, where too much counts double since it kills. */
     private double nearest() {
+        if (label.ranged()
+                && volts >= label.taps().get(0)
+                && volts <= label.taps().get(label.taps().size() - 1)) {
+            return volts;
+        }
         return label.taps().stream()
                 .min(Comparator.comparingDouble(tap -> volts > tap ? 2 * (volts / tap - 1) : tap / volts - 1))
                 .orElseThrow();
@@ -202,12 +211,12 @@ public final class SupplyJudge {
                             steps.add(print(w) + " W × " + print3(policy.vaHeadroom()) + " (house policy) = "
                                     + print(least) + " VA");
                             remedies.add("A " + what + " transformer " + print(volts) + " V to " + print(best)
-                                    + " V of at least " + size(least) + ".");
+                                    + " V of at least " + size(least) + ": " + ISOLATES);
                         },
                         () -> remedies.add("A " + what + " transformer " + print(volts) + " V to " + print(best)
                                 + " V; its size follows from the watts, which the label does not say: "
                                 + "30 W for a small series-string set, 60 W for a table set, "
-                                + "100 W and more for a large one."));
+                                + "100 W and more for a large one. " + ISOLATES));
         if (construction.liveChassis()) {
             remedies.add(
                     "Two separate windings, not an autotransformer: with one winding the chassis stays on the line.");
@@ -261,6 +270,10 @@ public final class SupplyJudge {
     }
 
     private String tap(double tap) {
+        if (label.ranged()) {
+            return "its " + print(label.taps().get(0)) + " to "
+                    + print(label.taps().get(label.taps().size() - 1)) + " V";
+        }
         return label.taps().size() > 1 ? "the " + print(tap) + " V tap" : "its " + print(tap) + " V";
     }
 

@@ -78,8 +78,8 @@ public final class SymptomMatcher {
     }
 
     /**
-     * Lower case, no marks, one blank between words: {@code doesn't} and {@code doesnt} are one word. A bar stands where
-     * one thing said ends and another begins, so that no sign reaches across.
+     * Lower case, no marks, one blank between words: {@code doesn't} and {@code doesnt} are one word. A bar stands
+     * where one thing said ends and another begins, so that no sign reaches across.
      */
     private static String plain(String words) {
         return words.toLowerCase(Locale.ROOT)

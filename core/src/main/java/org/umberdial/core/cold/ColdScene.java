@@ -72,7 +72,7 @@ public final class ColdScene {
 
     /** Line voltage the set stands on [V]: its selector, else its circuit, else the shop's. */
     public double lineVolts() {
-        return label.setTo()
+        return label.expectedLine()
                 .orElseGet(() -> set.cards().stream()
                         .filter(card -> card.kind().equals("line"))
                         .findFirst()

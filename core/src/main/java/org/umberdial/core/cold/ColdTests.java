@@ -57,7 +57,7 @@ public final class ColdTests {
 
     private static boolean applies(ColdScene scene, TestRow.Proves aspect) {
         return switch (aspect.aspect()) {
-            case TAP_ORDER -> scene.label().taps().size() > 1;
+            case TAP_ORDER -> scene.label().taps().size() > 1 && !scene.label().ranged();
             case HIGH_VOLTAGE_CONTINUITY ->
                 scene.power().isEmpty()
                         || !scene.power().get().of(Transformer.Use.HIGH_VOLTAGE).isEmpty();

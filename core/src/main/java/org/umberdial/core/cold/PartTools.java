@@ -452,8 +452,12 @@ final class PartTools {
         }
 
         private static double known(ColdScene scene, String reference) {
-            List<String> nodes = scene.set().part(reference).orElseThrow().nodes();
-            return scene.ohms(nodes.get(0), nodes.get(1)).orElse(Double.POSITIVE_INFINITY);
+            return scene.set()
+                    .part(reference)
+                    .map(Part::nodes)
+                    .map(nodes -> scene.ohms(nodes.get(0), nodes.get(1)))
+                    .orElse(OptionalDouble.empty())
+                    .orElse(Double.POSITIVE_INFINITY);
         }
 
         @Override
@@ -582,7 +586,7 @@ final class PartTools {
         }
     }
 
-    /** Selenium: its drop by plates. */
+    /** Selenium: its drop by cells. */
     static final class Selenium implements ColdTool {
         private static final double LEAST = 0.5;
         private static final double MOST = 1.0;
@@ -592,12 +596,12 @@ final class PartTools {
         public List<Block> blocks(ColdScene scene, Figures figures) {
             return List.of(new Block(
                     "On the bench supply",
-                    "A fresh plate drops 0.6 to 1 V; an aged one more. Reverse through 10 kΩ.",
+                    "A fresh cell drops 0.6 to 1 V; an aged one more. Reverse through 10 kΩ.",
                     lines(
                             scene,
                             scene.roles().of(Role.RECTIFIER_SELENIUM),
                             s -> List.of(
-                                    Cell.number("n." + s, "plates", plates(scene, s)),
+                                    Cell.number("n." + s, "cells in series", plates(scene, s)),
                                     Cell.figure("f." + s, "forward", Unit.VOLT, ""),
                                     Cell.figure("r." + s, "reverse", Unit.AMPERE, "under 2 mA")))));
         }
@@ -618,7 +622,7 @@ final class PartTools {
                     figures,
                     "Read its forward volts and reverse current.",
                     "Never sniff it: failing selenium gives off poisonous fumes. Silicon in its place drops "
-                            + "far less, so reckon the rails first.",
+                            + "far less: calculate the peak before the tubes draw; a resistor does nothing until then.",
                     (subject, f) -> {
                         double plates = f.number("n." + subject)
                                 .orElse(scene.set()
@@ -633,7 +637,7 @@ final class PartTools {
         }
 
         private static One one(double perPlate, OptionalDouble reverse) {
-            String value = ColdTool.text("%.2f V a plate", perPlate);
+            String value = ColdTool.text("%.2f V a cell", perPlate);
             if (reverse.isPresent() && Math.abs(reverse.getAsDouble()) > REVERSE) {
                 return new One(
                         Verdict.BAD,
@@ -647,7 +651,7 @@ final class PartTools {
                             : perPlate > MOST
                                     ? new One(Verdict.DOUBT, value, "aged")
                                     : perPlate < LEAST
-                                            ? new One(Verdict.DOUBT, value, "some plates are bridged")
+                                            ? new One(Verdict.DOUBT, value, "some cells are bridged")
                                             : new One(
                                                     Verdict.GOOD,
                                                     value,
@@ -720,10 +724,11 @@ final class PartTools {
             }
             double leak = Math.abs(figures.number("ce").orElse(0));
             if (leak > 2e-3) {
-                return ColdVerdict.bad(
-                        which + " leaks " + ColdTool.amperes(leak) + ": it will run away when warm.",
+                return ColdVerdict.doubt(
+                        which + " leaks " + ColdTool.amperes(leak)
+                                + ", which is much; old germanium leaks, and warmth doubles it every 10 °C.",
                         List.of(),
-                        "Replace it.");
+                        "Read its sisters in the same set first: only one that leaks far more than they do is bad.");
             }
             boolean germanium = be.getAsDouble() <= 0.45;
             return leak > 0.5e-3

@@ -9,6 +9,7 @@ import static org.umberdial.core.value.InvalidEntry.Code.UNKNOWN;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.umberdial.core.policy.Vocabulary;
@@ -29,6 +30,8 @@ import org.umberdial.core.value.ValueReader;
  * {@code V4 grid 0.1 C8 lifted}, {@code V4 screen to V4 cathode 88}.
  */
 public final class EntryGrammar {
+    private static final Set<String> EARTH = Set.of("earth", "gnd", "ground");
+
     private static final Pattern LIFTED = Pattern.compile("(?i)(?:\\s+([A-Z]+[0-9]+[A-Z0-9]*))?\\s+lifted$");
     private static final Pattern SOCKET_PIN =
             Pattern.compile("(?i)(V[0-9]+[A-Z]?)[.\\-/ ]?(?:pin\\s*)?([0-9]{1,2}|cap)");
@@ -156,7 +159,14 @@ public final class EntryGrammar {
 
     private String reference(String name) {
         String plain = name.strip().toLowerCase(Locale.ROOT);
+        if (set.construction().liveChassis() && EARTH.contains(plain)) {
+            throw new InvalidEntry(
+                    UNKNOWN,
+                    "Earth is not the minus rail of a set whose chassis can be live. Write “minus rail”, or the point"
+                            + " the other lead was on.");
+        }
         return plain.equals("0")
+                        || plain.equals("minus")
                         || plain.equals("ground")
                         || plain.equals("chassis") && set.pointAt("chassis").isEmpty()
                         || plain.equals("minus rail")

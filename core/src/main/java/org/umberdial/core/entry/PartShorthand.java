@@ -332,6 +332,12 @@ public final class PartShorthand {
     /** A node: an electrode or pin of a tube, the chassis or minus rail, a test point, or a node's own name. */
     private String node(String end) {
         String text = end.strip().toLowerCase(Locale.ROOT);
+        if (set.construction().liveChassis() && Set.of("gnd", "ground", "earth").contains(text)) {
+            throw new InvalidEntry(
+                    UNKNOWN,
+                    "Earth is not the minus rail of a set whose chassis can be live. Write “minus” for the rail,"
+                            + " “chassis” for the metal.");
+        }
         if (Set.of("0", "gnd", "ground", "earth", "chassis", "minus").contains(text)
                 && !(text.equals("chassis") && set.construction().liveChassis())) {
             return "0";

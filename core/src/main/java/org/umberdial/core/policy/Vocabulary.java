@@ -1,6 +1,7 @@
 package org.umberdial.core.policy;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -47,6 +48,25 @@ public enum Vocabulary {
 
     private static Map<String, String> british() {
         Map<String, String> terms = new LinkedHashMap<>();
+        // The same letters in another sense stay as they are.
+        for (String other : List.of(
+                "maker's plate",
+                "type plate",
+                "name plate",
+                "chassis plate",
+                "plate and chassis number",
+                "line-up",
+                "lineup",
+                "text line",
+                "part line",
+                "part lines",
+                "dotted line",
+                "fine filter",
+                "dust filter",
+                "filter mask",
+                "in line with")) {
+            terms.put(other, other);
+        }
         terms.put("line voltage", "mains voltage");
         terms.put("line volts", "mains volts");
         terms.put("line cord", "mains lead");

@@ -2,6 +2,7 @@ package org.umberdial.core.procedure;
 
 /** What a bench can have, as far as a test needs it. */
 public enum Equipment {
+    VOLTMETER("voltmeter", "DC volts to 500 V and more, just proven on a known voltage"),
     OHMMETER("ohmmeter", "Ohms, a fraction of an ohm to megohms"),
     DIODE_TEST("diode test", "The range of a meter that shows a junction's forward volts"),
     GENERATOR("generator", "A low voltage at line frequency, and a tone"),

@@ -95,11 +95,13 @@ public record BenchSet(
         return parts.stream().map(Part::card).toList();
     }
 
-    /** What people call a node: its test point, else the chassis or minus rail, else the node's own name. */
+    /** What people call a node: its test point, the chassis or minus rail, a name of their own, or what it joins. */
     public String nameOf(String node) {
         if (node.equals("0")) {
             return construction.liveChassis() ? "minus rail" : "chassis";
         }
-        return pointAt(node).map(TestPoint::name).orElse(node);
+        return pointAt(node)
+                .map(TestPoint::name)
+                .orElseGet(() -> NodeNames.of(parts, sockets).getOrDefault(node, node));
     }
 }

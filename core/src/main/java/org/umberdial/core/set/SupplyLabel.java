@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
  * @param watts what it draws [W]; empty when the label does not say
  * @param current what the label allows
  * @param motor whether a motor that follows the line's frequency turns in it
+ * @param ranged whether {@code taps} are the two ends of one range, as in 200-250 V
  */
 public record SupplyLabel(
         List<Double> taps,
@@ -19,7 +20,19 @@ public record SupplyLabel(
         List<Double> hertz,
         OptionalDouble watts,
         Current current,
-        boolean motor) {
+        boolean motor,
+        boolean ranged) {
+    /** A label with taps, or one voltage. */
+    public SupplyLabel(
+            List<Double> taps,
+            OptionalDouble setTo,
+            List<Double> hertz,
+            OptionalDouble watts,
+            Current current,
+            boolean motor) {
+        this(taps, setTo, hertz, watts, current, motor, false);
+    }
+
     /** Nothing is known. */
     public static final SupplyLabel UNKNOWN = new SupplyLabel(
             List.of(), OptionalDouble.empty(), List.of(), OptionalDouble.empty(), Current.UNKNOWN, false);
@@ -45,5 +58,12 @@ public record SupplyLabel(
     public SupplyLabel {
         taps = taps.stream().sorted().distinct().toList();
         hertz = hertz.stream().sorted().distinct().toList();
+    }
+
+    /**
+     * The line voltage the set stands on by its selector, or by a label that names one [V]; empty when neither says.
+     */
+    public OptionalDouble expectedLine() {
+        return setTo.isPresent() ? setTo : taps.size() == 1 ? OptionalDouble.of(taps.get(0)) : OptionalDouble.empty();
     }
 }

@@ -8,6 +8,8 @@ import java.math.RoundingMode;
 public final class Engineering {
     private static final String[] PREFIXES = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int SMALLEST_EXPONENT = -12;
+    /** Beyond this a meter of the bench tells nothing [Ω]. */
+    private static final double MOST_OHMS = 1e9;
 
     private Engineering() {}
 
@@ -18,6 +20,9 @@ public final class Engineering {
         }
         if (Double.isInfinite(value)) {
             return unit == Unit.OHM ? "open" : (value < 0 ? "−∞ " : "∞ ") + unit.symbol();
+        }
+        if (unit == Unit.OHM && value > MOST_OHMS) {
+            return "over 1 GΩ";
         }
         if (value == 0 || Math.abs(value) < 0.5e-14) {
             return "0 " + unit.symbol();

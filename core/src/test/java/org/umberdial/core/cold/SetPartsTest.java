@@ -64,7 +64,7 @@ class SetPartsTest {
         LineChain fm = Scenes.FM.chain();
         assertTrue(fm.parts().contains("XT1") && fm.nodes().contains("pri"));
         assertTrue(fm.setFirst().stream().anyMatch(s -> s.startsWith("Voltage selector")));
-        assertEquals(3, Scenes.EMPTY.chain().links().size());
+        assertEquals(5, Scenes.EMPTY.chain().links().size());
         assertEquals(16.2, fm.ohms(3, 4) + fm.ohms(0, 1) + fm.ohms(4, 5), 0.05);
     }
 

@@ -116,7 +116,7 @@ class PartShorthandTest {
             set = with(set, read(set, line));
         }
         assertEquals(
-                "Its common is minus_rail, not the chassis: the can is insulated and may be live.",
+                "Its common is the minus rail, not the chassis: the can is insulated and may be live.",
                 Can.of(set).get(0).remark());
         set = with(set, read(set, "C1C 20 150 electrolytic can=C1 mark=square B3-0"));
         assertEquals(

@@ -19,4 +19,13 @@ class VocabularyTest {
         assertEquals("b+ 118", Vocabulary.plain("HT 118"));
         assertEquals("V3 plate 82.4", Vocabulary.plain("V3 plate 82.4"));
     }
+
+    @Test
+    void theSameLettersInAnotherSense_stay() {
+        assertEquals(
+                "Text of the maker's plate; valve line-up on the mains",
+                Vocabulary.BRITISH_EUROPEAN.say("Text of the maker's plate; tube line-up on the line"));
+        assertEquals("anode of V3", Vocabulary.BRITISH_EUROPEAN.say("plate of V3"));
+        assertEquals("A fine filter against dust", Vocabulary.BRITISH_EUROPEAN.say("A fine filter against dust"));
+    }
 }

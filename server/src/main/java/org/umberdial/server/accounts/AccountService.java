@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.authentication.ott.GenerateOneTimeTokenRequest;
 import org.springframework.security.authentication.ott.OneTimeToken;
 import org.springframework.security.authentication.ott.OneTimeTokenService;
@@ -39,6 +40,7 @@ public class AccountService {
     private final ShopService shops;
     private final PasswordEncoder passwords;
     private final OneTimeTokenService links;
+    private final ApplicationEventPublisher events;
     private final FindByIndexNameSessionRepository<? extends Session> sessions;
     private final Clock clock;
     private final boolean demo;
@@ -52,7 +54,9 @@ public class AccountService {
             OneTimeTokenService links,
             FindByIndexNameSessionRepository<? extends Session> sessions,
             Clock clock,
-            @Value("${umber.demo}") boolean demo) {
+            @Value("${umber.demo}") boolean demo,
+            ApplicationEventPublisher events) {
+        this.events = events;
         this.tables = tables;
         this.tries = tries;
         this.shops = shops;
@@ -261,6 +265,7 @@ public class AccountService {
         sessions.findByPrincipalName(account.name()).keySet().stream()
                 .filter(id -> !id.equals(keptSession))
                 .forEach(sessions::deleteById);
+        events.publishEvent(new SessionsEnded());
         forgetWaysIn(account.name());
         happened(caller.shopId(), caller.author(), AccountEvent.Kind.PASSWORD_SET, account.shownName(), address);
     }
@@ -286,6 +291,7 @@ public class AccountService {
                 .filter(id -> handle(id).equals(handle))
                 .toList();
         there.forEach(sessions::deleteById);
+        events.publishEvent(new SessionsEnded());
         if (!there.isEmpty()) {
             happened(caller.shopId(), caller.author(), AccountEvent.Kind.SIGNED_OUT, caller.author(), address);
         }
@@ -299,6 +305,7 @@ public class AccountService {
 
     private void endSessions(String name) {
         sessions.findByPrincipalName(name).keySet().forEach(sessions::deleteById);
+        events.publishEvent(new SessionsEnded());
     }
 
     public List<? extends Session> sessions(Caller caller) {

@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.Optional;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -50,6 +51,7 @@ public class SignIn {
     private final AuthenticationManager doors;
     private final SecurityContextRepository contexts;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
     SignIn(
             AccountService accounts,
@@ -57,7 +59,9 @@ public class SignIn {
             KnownDevices devices,
             AuthenticationManager doors,
             SecurityContextRepository contexts,
-            Clock clock) {
+            Clock clock,
+            ApplicationEventPublisher events) {
+        this.events = events;
         this.accounts = accounts;
         this.limits = limits;
         this.devices = devices;
@@ -168,6 +172,7 @@ public class SignIn {
         HttpSession session = request.getSession(false);
         if (session != null) {
             session.invalidate();
+            events.publishEvent(new SessionsEnded());
             accounts.happened(
                     caller.shopId(),
                     caller.author(),

@@ -41,6 +41,7 @@ import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.ShopService;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes a set with everything known of it into one file, and takes such a file into a set that has nothing yet. */
@@ -48,7 +49,10 @@ import tools.jackson.databind.json.JsonMapper;
 public class BundleService {
     private static final String BY_FILE = "set bundle";
     private static final int LONGEST_SOURCE = 120;
-    private static final JsonMapper JSON = JsonMapper.builder().build();
+    /** A bundle of an earlier version lacks what has been added since. */
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .build();
 
     private final SetService sets;
     private final ExchangeService exchange;

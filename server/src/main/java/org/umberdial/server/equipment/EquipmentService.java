@@ -33,7 +33,8 @@ public class EquipmentService {
     public static Set<Equipment> kinds(List<EquipmentItem> items) {
         Set<Equipment> kinds = EnumSet.noneOf(Equipment.class);
         items.stream().filter(item -> !item.retired()).forEach(item -> kinds.add(item.kind()));
-        // Without an ohmmeter there is no cold bench, and any two clips and a resistor discharge.
+        // Without them there is no cold bench, and any two clips and a resistor discharge.
+        kinds.add(Equipment.VOLTMETER);
         kinds.add(Equipment.OHMMETER);
         kinds.add(Equipment.DISCHARGE_TOOL);
         return kinds;
@@ -46,8 +47,12 @@ public class EquipmentService {
         if (!items.isEmpty()) {
             return items;
         }
-        for (Equipment kind :
-                List.of(Equipment.OHMMETER, Equipment.DIODE_TEST, Equipment.AC_METER, Equipment.DISCHARGE_TOOL)) {
+        for (Equipment kind : List.of(
+                Equipment.VOLTMETER,
+                Equipment.OHMMETER,
+                Equipment.DIODE_TEST,
+                Equipment.AC_METER,
+                Equipment.DISCHARGE_TOOL)) {
             String id = UUID.nameUUIDFromBytes((shopId + kind).getBytes(StandardCharsets.UTF_8))
                     .toString();
             String name = kind == Equipment.DISCHARGE_TOOL

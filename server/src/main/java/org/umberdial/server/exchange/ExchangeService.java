@@ -103,8 +103,7 @@ public class ExchangeService {
         for (CsvFiles.Line line : file.lines()) {
             try {
                 ReadingKind kind = cells.kind(line);
-                double lineVolts =
-                        line.cell("line_v").isEmpty() ? cells.shop.policy().lineVolts() : cells.volts(line, "line_v");
+                double lineVolts = line.cell("line_v").isEmpty() ? ownLine(set, cells) : cells.volts(line, "line_v");
                 SheetValue value = new SheetValue(
                         cells.point(line.cell("point")),
                         cells.reference(line),
@@ -124,6 +123,18 @@ public class ExchangeService {
             }
         }
         return new ReadingFile(added, known, refused, file.notes());
+    }
+
+    /** The line voltage a sheet without one was taken at: the set's own, as its selector, label or circuit has it. */
+    private static double ownLine(StoredSet set, Cells cells) {
+        return set.arrival()
+                .supply()
+                .expectedLine()
+                .orElseGet(() -> set.set().cards().stream()
+                        .filter(card -> card.kind().equals("line"))
+                        .findFirst()
+                        .flatMap(card -> card.value())
+                        .orElse(cells.shop.policy().lineVolts()));
     }
 
     /** Takes parts from a CSV file, each row as a line of parts shorthand; one that is there already is changed. */

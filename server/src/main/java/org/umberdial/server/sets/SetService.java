@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -163,8 +164,21 @@ public class SetService {
     @Transactional
     public StoredSet arrival(String shopId, String setId, StoredSet.Arrival arrival, int version) {
         require(shopId, setId);
+        StoredSet.Conditions before = set(shopId, setId).conditions();
+        OptionalDouble was = set(shopId, setId).arrival().supply().expectedLine();
         if (!tables.arrival(shopId, setId, arrival, version)) {
             throw Problem.changedMeanwhile("This set's label");
+        }
+        // What the bench reads at the plug is entered there; until then the label says what to expect.
+        OptionalDouble expected = arrival.supply().expectedLine();
+        if (expected.isPresent()
+                && !expected.equals(was)
+                && before.switchedOnAt().isEmpty()) {
+            tables.conditions(
+                    shopId,
+                    setId,
+                    new StoredSet.Conditions(
+                            expected.getAsDouble(), before.instrumentId(), before.mode(), before.switchedOnAt()));
         }
         return set(shopId, setId);
     }

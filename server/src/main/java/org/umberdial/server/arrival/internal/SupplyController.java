@@ -159,7 +159,8 @@ class SupplyController {
                 edit.plate.strip(),
                 now.arrival().sheetOrigin(),
                 edit.extras.isEmpty() ? EnumSet.noneOf(Extra.class) : EnumSet.copyOf(edit.extras),
-                new SupplyLabel(taps, setTo, hertz, watts, edit.current, edit.motor));
+                new SupplyLabel(
+                        taps, setTo, hertz, watts, edit.current, edit.motor, ranged(edit.taps) && taps.size() == 2));
         sets.arrival(caller.shopId(), setId.toString(), arrival, edit.version);
         return view(caller, setId);
     }
@@ -209,11 +210,16 @@ class SupplyController {
         }
     }
 
+    /** {@code 200-250} is a range, {@code 110/220} are taps. */
+    private static boolean ranged(String text) {
+        return text.matches("(?i)\\s*[0-9.,]+\\s*(v|volts?)?\\s*(-|–|to)\\s*[0-9.,]+\\s*(v|volts?)?\\s*");
+    }
+
     private static List<Double> numbers(
             ValueReader values, String text, String field, double least, double most, String rule) {
         List<Double> numbers = new ArrayList<>();
         for (String piece :
-                text.replaceAll("(?i)\\b(v|volts?|hz|cycles?|c/s)\\b", " ").split("[/;\\s–-]+|,\\s+")) {
+                text.replaceAll("(?i)\\b(v|volts?|hz|cycles?|c/s)\\b", " ").split("[/;\\s–-]+|,\\s+|\\bto\\b")) {
             if (!piece.isBlank()) {
                 one(values, piece, field, least, most, rule).ifPresent(numbers::add);
             }
@@ -247,7 +253,9 @@ class SupplyController {
         ConstructionClass construction = set.set().construction();
         DecimalSign sign = shop.policy().decimalSign();
         SupplyView supply = new SupplyView(
-                join(arrival.supply().taps(), sign),
+                arrival.supply().ranged()
+                        ? join(arrival.supply().taps(), sign).replace('/', '-')
+                        : join(arrival.supply().taps(), sign),
                 text(arrival.supply().setTo(), sign),
                 join(arrival.supply().hertz(), sign),
                 text(arrival.supply().watts(), sign),

@@ -14,6 +14,7 @@ import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.umberdial.server.accounts.SessionsEnded;
 import org.umberdial.server.problem.DatabaseFault;
 
 /**
@@ -74,7 +75,9 @@ class LivePages {
         }
     }
 
-    private void endThoseSignedOut() {
+    /** A session that ended here takes its streams along at once; one that ended elsewhere at the next look. */
+    @EventListener(SessionsEnded.class)
+    void endThoseSignedOut() {
         List<String> sessions = pages.stream()
                 .map(Page::session)
                 .filter(id -> !id.isEmpty())

@@ -107,7 +107,8 @@ public class SetTables {
                 numbers(row.get(BENCH_SET.LABEL_HERTZ)),
                 optional(row.get(BENCH_SET.LABEL_WATTS)),
                 SupplyLabel.Current.valueOf(row.get(BENCH_SET.LABEL_CURRENT)),
-                row.get(BENCH_SET.LABEL_MOTOR));
+                row.get(BENCH_SET.LABEL_MOTOR),
+                row.get(BENCH_SET.LABEL_RANGED));
     }
 
     private static List<String> words(String text) {
@@ -143,6 +144,7 @@ public class SetTables {
                                 supply.watts().isPresent() ? supply.watts().getAsDouble() : null)
                         .set(BENCH_SET.LABEL_CURRENT, supply.current().name())
                         .set(BENCH_SET.LABEL_MOTOR, supply.motor())
+                        .set(BENCH_SET.LABEL_RANGED, supply.ranged())
                         .set(BENCH_SET.VERSION, version + 1)
                         .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
                         .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))

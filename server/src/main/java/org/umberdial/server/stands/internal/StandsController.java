@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -99,10 +98,10 @@ class StandsController {
 
     private final SetFiles files;
     private final EvidenceService evidence;
-    private final LookTables looks;
+    private final LastLooks looks;
     private final Clock clock;
 
-    StandsController(SetFiles files, EvidenceService evidence, LookTables looks, Clock clock) {
+    StandsController(SetFiles files, EvidenceService evidence, LastLooks looks, Clock clock) {
         this.files = files;
         this.evidence = evidence;
         this.looks = looks;
@@ -155,17 +154,9 @@ class StandsController {
                         .orElse(null));
     }
 
-    /** Who it is: the account, or whoever the demo lets in. */
-    private static String person(Caller caller) {
-        return caller.accountId().isEmpty() ? caller.author() : caller.accountId();
-    }
-
     private SinceView since(Caller caller, OpenSet set) {
-        Optional<LookTables.Look> last = looks.last(caller.shopId(), set.id(), person(caller));
-        List<KeptEntry> fresh = set.kept().stream()
-                .filter(kept -> last.filter(look -> kept.order() > look.order()).isPresent())
-                .filter(kept -> !kept.author().equals(caller.author()))
-                .toList();
+        LastLooks.News since = looks.since(caller, set);
+        List<KeptEntry> fresh = since.entries();
         LogLines lines = new LogLines(set.set(), set.log().fallen(), clock.instant());
         List<NewsView> news = fresh.stream()
                 .skip(Math.max(0, fresh.size() - MOST_NEWS))
@@ -179,16 +170,13 @@ class StandsController {
                     return new NewsView(kept.author(), kept.entry().takenAt(), words);
                 })
                 .toList();
-        return new SinceView(last.map(LookTables.Look::at).orElse(null), fresh.size(), news);
+        return new SinceView(since.lookedAt().orElse(null), fresh.size(), news);
     }
 
     /** This person has seen the set as it is now. */
     @PutMapping("/last-look")
-    @Transactional
-    public void looked(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        OpenSet set = files.open(caller.shopId(), setId.toString());
-        int order = set.kept().stream().mapToInt(KeptEntry::order).max().orElse(0);
-        looks.looked(caller.shopId(), set.id(), person(caller), new LookTables.Look(order, clock.instant()));
+    void looked(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        looks.looked(caller, files.open(caller.shopId(), setId.toString()));
     }
 
     /** Goes on although something that bars power has not been looked at, with the reason; what is wrong is mended. */
