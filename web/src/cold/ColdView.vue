@@ -37,7 +37,7 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
       <div class="flex items-center gap-4">
         <p class="text-right leading-tight">
           <span class="font-figures text-lg font-semibold">{{ plan.proven }}</span>
-          <span class="text-soft">of {{ plan.claims }} proven</span>
+          <span class="text-soft">{{ ` of ${plan.claims} proven` }}</span>
           <span class="block text-sm text-soft">{{ plan.minutesLeft }} min of tests left</span>
         </p>
         <RouterLink

@@ -102,7 +102,7 @@ class KeeperJourneyTest {
                         .click();
                 assertThat(page.getByLabel("New password")).isVisible();
                 assertEquals(
-                        readings, page.evaluate("fetch('/api" + Journey.IVORY + "/readings').then(r => r.text())"));
+                        readings, page.evaluate("fetch('/api" + Journey.IVORY + "/log?size=200').then(r => r.text())"));
             } finally {
                 browser.close();
             }

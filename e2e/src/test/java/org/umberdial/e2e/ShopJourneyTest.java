@@ -86,7 +86,7 @@ class ShopJourneyTest extends Journey {
         String kept = application.get("/api" + ELDER + "/log?size=200").body();
         values.subList(0, 5)
                 .forEach(value -> assertEquals(
-                        1, kept.split("\"text\":\"" + value + " V", -1).length - 1, value + " in " + kept));
+                        1, kept.split("\"figure\":\"" + value + " V", -1).length - 1, value + " in " + kept));
         came.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Discard"))
                 .click();
         assertThat(came).hasCount(0);

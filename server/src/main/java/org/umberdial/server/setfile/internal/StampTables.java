@@ -2,6 +2,7 @@ package org.umberdial.server.setfile.internal;
 
 import static org.umberdial.tables.Tables.BENCH_SET;
 import static org.umberdial.tables.Tables.EQUIPMENT;
+import static org.umberdial.tables.Tables.EQUIPMENT_CHECK;
 import static org.umberdial.tables.Tables.INSTRUMENT;
 import static org.umberdial.tables.Tables.PHOTO;
 import static org.umberdial.tables.Tables.SHOP;
@@ -38,6 +39,7 @@ public class StampTables {
                         SHOP.VERSION,
                         changes(INSTRUMENT, INSTRUMENT.SHOP_ID, INSTRUMENT.VERSION, shopId),
                         changes(EQUIPMENT, EQUIPMENT.SHOP_ID, EQUIPMENT.VERSION, shopId),
+                        checks(shopId),
                         DSL.field(DSL.selectCount()
                                 .from(PHOTO)
                                 .where(PHOTO.SHOP_ID.eq(shopId), PHOTO.SET_ID.eq(setId), PHOTO.REMOVED.eq(false))))
@@ -48,8 +50,8 @@ public class StampTables {
                 .fetchOptional(row -> new Stamp(
                         row.value1(),
                         row.value2(),
-                        row.value3() + "." + row.value4() + "." + row.value5(),
-                        row.value6()));
+                        row.value3() + "." + row.value4() + "." + row.value5() + "." + row.value6(),
+                        row.value7()));
     }
 
     /** What the shop's rules are at, for many sets at once. */
@@ -57,10 +59,16 @@ public class StampTables {
         return db.select(
                         SHOP.VERSION,
                         changes(INSTRUMENT, INSTRUMENT.SHOP_ID, INSTRUMENT.VERSION, shopId),
-                        changes(EQUIPMENT, EQUIPMENT.SHOP_ID, EQUIPMENT.VERSION, shopId))
+                        changes(EQUIPMENT, EQUIPMENT.SHOP_ID, EQUIPMENT.VERSION, shopId),
+                        checks(shopId))
                 .from(SHOP)
                 .where(SHOP.ID.eq(shopId))
-                .fetchSingle(row -> row.value1() + "." + row.value2() + "." + row.value3());
+                .fetchSingle(row -> row.value1() + "." + row.value2() + "." + row.value3() + "." + row.value4());
+    }
+
+    /** Known-good parts read with the shop's equipment; they are only ever added. */
+    private static Field<Integer> checks(String shopId) {
+        return DSL.field(DSL.selectCount().from(EQUIPMENT_CHECK).where(EQUIPMENT_CHECK.SHOP_ID.eq(shopId)));
     }
 
     /** Rows and their versions added up, which any addition or change raises. */
