@@ -4,13 +4,21 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
+import ch.qos.logback.classic.spi.ILoggingEvent;
+import ch.qos.logback.core.read.ListAppender;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.slf4j.LoggerFactory;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(RunningServer.class)
@@ -218,5 +226,35 @@ class ReadingsTest {
         assertTrue(part.get("part").asBoolean());
         assertEquals("BAD", part.get("verdict").asString());
         assertEquals(1, log(set).size());
+    }
+
+    /** Beside those of the session. A page that loads a set again for each thing it shows is slow on a long log. */
+    @Test
+    void aKeptReadingCostsFewStatements() throws IOException {
+        String set = RunningServer.newTableSet();
+        assertEquals(200, type(set, UUID.randomUUID(), "117.2", true).status());
+        Logger statements = (Logger) LoggerFactory.getLogger("org.jooq.tools.LoggerListener");
+        ListAppender<ILoggingEvent> heard = new ListAppender<>();
+        heard.start();
+        statements.setAdditive(false);
+        statements.setLevel(Level.DEBUG);
+        statements.addAppender(heard);
+        try {
+            assertEquals(200, type(set, UUID.randomUUID(), "116.8", true).status());
+        } finally {
+            statements.detachAppender(heard);
+            statements.setLevel(null);
+            statements.setAdditive(true);
+        }
+        Map<String, List<String>> byRequest = List.copyOf(heard.list).stream()
+                .filter(event -> event.getFormattedMessage().startsWith("Executing"))
+                .collect(Collectors.groupingBy(
+                        ILoggingEvent::getThreadName,
+                        Collectors.mapping(ILoggingEvent::getFormattedMessage, Collectors.toList())));
+        List<String> kept = byRequest.values().stream()
+                .filter(all -> all.stream().anyMatch(sql -> sql.contains("into `evidence`")))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(byRequest.toString()));
+        assertTrue(kept.size() <= 10, String.join("\n", kept));
     }
 }

@@ -41,6 +41,45 @@ class ShelfTest {
         assertEquals(200, RunningServer.get("/api/sets?size=-5&from=-3").status());
     }
 
+    /** Whatever page one asks, it says the same of a set. */
+    @Test
+    void shelfFrontPageMapAndEveryStageAgree() {
+        JsonNode entries =
+                RunningServer.get("/api/sets?find=set&size=50").json().at("/entries");
+        assertTrue(entries.size() >= 4, entries.toString());
+        for (JsonNode entry : entries) {
+            String path = "/api/sets/" + entry.at("/id").asString();
+            JsonNode stands = RunningServer.get(path + "/stands").json();
+            String title = entry.at("/title").asString();
+            assertEquals(entry.at("/next").asString(), stands.at("/next/title").asString(), title);
+            assertEquals(entry.at("/stage").asString(), stands.at("/next/area").asString(), title);
+            assertEquals(entry.at("/danger"), stands.at("/danger"), title);
+            JsonNode volts = RunningServer.get(path + "/volts").json();
+            assertEquals(stands.at("/next"), volts.at("/next"), title);
+            assertEquals(
+                    stands.at("/next"),
+                    RunningServer.get(path + "/arrival").json().at("/next"),
+                    title);
+            assertEquals(
+                    stands.at("/next"), RunningServer.get(path + "/cold").json().at("/guide"), title);
+            int wrong = 0;
+            JsonNode map = RunningServer.get(path + "/map").json();
+            for (JsonNode point : volts.at("/points")) {
+                String verdict = point.at("/verdict").asString();
+                wrong += verdict.equals("BAD") ? 1 : 0;
+                for (JsonNode stood : map.at("/stands")) {
+                    if (stood.at("/subject").equals(point.at("/node"))) {
+                        assertEquals(
+                                verdict.equals("GOOD"),
+                                stood.at("/state").asString().equals("PROVEN"),
+                                title + " " + stood + point);
+                    }
+                }
+            }
+            assertEquals(entry.at("/wrong").asInt(), wrong, title);
+        }
+    }
+
     @Test
     void aSummaryFollowsReadingsConditionsAndTheHouseRules() throws IOException {
         String id = RunningServer.newTableSet();

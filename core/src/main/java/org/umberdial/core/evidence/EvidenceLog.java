@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** Everything that was read, seen, said and done at a set, and what of it still stands. */
 public final class EvidenceLog {
@@ -21,6 +22,10 @@ public final class EvidenceLog {
     private final List<LogEntry> entries;
     private final List<Standing<Fact>> standing;
     private final Set<String> fallen = new HashSet<>();
+    /** A long log is asked for the same kinds again and again. */
+    private final Map<Class<?>, List<?>> ofKind = new ConcurrentHashMap<>();
+
+    private ReadingLog readings;
 
     /** @param entries every entry, in the order they were kept */
     public EvidenceLog(List<LogEntry> entries) {
@@ -73,11 +78,14 @@ public final class EvidenceLog {
      * The facts of a kind that stand, each in the place of the first entry it goes back to: correcting an entry does
      * not move it in the order things were done.
      */
+    @SuppressWarnings("unchecked")
     public <F extends Fact> List<Standing<F>> standing(Class<F> kind) {
-        return standing.stream()
-                .filter(s -> kind.isInstance(s.fact))
-                .map(s -> new Standing<>(s.id, kind.cast(s.fact), s.entry))
-                .toList();
+        return (List<Standing<F>>) ofKind.computeIfAbsent(
+                kind,
+                k -> standing.stream()
+                        .filter(s -> kind.isInstance(s.fact))
+                        .map(s -> new Standing<>(s.id, kind.cast(s.fact), s.entry))
+                        .toList());
     }
 
     /** The latest standing fact of a kind. */
@@ -86,10 +94,13 @@ public final class EvidenceLog {
     }
 
     /** The readings that stand. */
-    public ReadingLog readings() {
-        return new ReadingLog(standing(Metered.class).stream()
-                .map(s -> Reading.of(s.entry, s.fact))
-                .toList());
+    public synchronized ReadingLog readings() {
+        if (readings == null) {
+            readings = new ReadingLog(standing(Metered.class).stream()
+                    .map(s -> Reading.of(s.entry, s.fact))
+                    .toList());
+        }
+        return readings;
     }
 
     /** Ids of the entries that no longer stand: corrected, taken back, or only taking another back. */

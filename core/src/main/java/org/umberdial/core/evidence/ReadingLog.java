@@ -3,14 +3,17 @@ package org.umberdial.core.evidence;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.umberdial.core.reading.ReadingKind;
 
 /** The append-only log of a set's readings, and what of it holds now. */
 public final class ReadingLog {
     private final List<Reading> standing;
+    private final Map<String, List<Reading>> bySubject;
 
     /** @param entries in the order they were kept */
     public ReadingLog(List<Reading> entries) {
@@ -20,6 +23,7 @@ public final class ReadingLog {
                 .filter(entry -> !entry.withdrawn() && !superseded.contains(entry.id()))
                 .sorted(Comparator.comparing(Reading::takenAt))
                 .toList();
+        bySubject = standing.stream().collect(Collectors.groupingBy(Reading::subject));
     }
 
     /** Entries neither superseded nor withdrawn, oldest first. */
@@ -36,9 +40,8 @@ public final class ReadingLog {
 
     /** Standing readings of a subject in a mode, oldest first, lifted ones too. */
     public Stream<Reading> of(String subject, ReadingKind kind, String mode) {
-        return standing.stream()
-                .filter(reading -> reading.subject().equals(subject)
-                        && reading.kind() == kind
+        return bySubject.getOrDefault(subject, List.of()).stream()
+                .filter(reading -> reading.kind() == kind
                         && (reading.mode().isEmpty()
                                 || mode.isEmpty()
                                 || reading.mode().equals(mode)));

@@ -36,6 +36,8 @@ public final class ProofSheet {
         claims = file.areas().stream()
                 .map(area -> area.claims(file))
                 .flatMap(List::stream)
+                // Areas of the inspection are no parts, though one may be called like a part.
+                .filter(claim -> claim.aspect() != Aspect.TAKEN_IN)
                 .distinct()
                 .toList();
     }
@@ -50,7 +52,7 @@ public final class ProofSheet {
     private List<Proof> all() {
         List<Proof> all = new ArrayList<>();
         claims.stream()
-                .filter(c -> c.aspect() != Aspect.TAKEN_IN && c.aspect() != Aspect.VOLTS)
+                .filter(c -> c.aspect() != Aspect.VOLTS)
                 .map(Claim::subject)
                 .filter(subject -> set.part(subject).isEmpty())
                 .distinct()
@@ -98,7 +100,9 @@ public final class ProofSheet {
     }
 
     private Proof proof(String subject, String name, boolean point) {
-        List<Ledger.Standing> known = ledger.about(subject);
+        List<Ledger.Standing> known = ledger.about(subject).stream()
+                .filter(s -> s.claim().aspect() != Aspect.TAKEN_IN)
+                .toList();
         Optional<Ledger.Standing> failed =
                 known.stream().filter(Ledger.Standing::failed).findFirst();
         if (failed.isPresent()) {

@@ -41,6 +41,17 @@ class ProofSheetTest {
     }
 
     @Test
+    void anAreaOfTheInspectionIsNoPart_thoughItIsCalledLikeOne() {
+        String reason = Files.proof(Files.of(SET, new Book()), BenchSet.FUSE).reason();
+        assertEquals("Nothing has been read or seen of it yet.", reason);
+        Book looked = new Book().add(new Looked("fuse", "", "", "", "", Optional.empty()));
+        assertEquals(
+                reason,
+                Files.proof(Files.of(SET, looked), BenchSet.FUSE).reason(),
+                "that somebody looked at the holder is nothing read of the fuse");
+    }
+
+    @Test
     void aBadReadingAfterAReplacementCounts() {
         Book book = new Book().add(new PartReplaced("R5", "470 k"));
         assertEquals(ProofState.REPLACED, state("R5", book, ohms("R5", 480e3, "R5")));

@@ -58,7 +58,7 @@ public final class LogLines {
         boolean corrects = !withdrawn && kept.entry().supersedes().isPresent();
         return new LogLine(
                 kept.entry().id(),
-                fact instanceof Unread unread ? unread.kind() : Kind.of(fact).stored(),
+                kind(kept),
                 kept.order(),
                 kept.entry().takenAt(),
                 fact instanceof Metered m ? metered(m) : fact.subject(),
@@ -71,6 +71,13 @@ public final class LogLines {
                 !fallen.contains(kept.entry().id()),
                 withdrawn,
                 kept.entry().takenAt().isAfter(now.plus(CLOCKS_APART)));
+    }
+
+    /** The stored kind of an entry. */
+    public static String kind(KeptEntry kept) {
+        return kept.entry().fact() instanceof Unread unread
+                ? unread.kind()
+                : Kind.of(kept.entry().fact()).stored();
     }
 
     private String metered(Metered m) {

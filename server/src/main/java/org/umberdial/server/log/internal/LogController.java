@@ -1,4 +1,4 @@
-package org.umberdial.server.evidence.internal;
+package org.umberdial.server.log.internal;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -22,17 +22,16 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Proved;
 import org.umberdial.core.evidence.Remark;
-import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.evidence.KeptEntry;
 import org.umberdial.server.evidence.LogLines;
 import org.umberdial.server.security.Caller;
-import org.umberdial.server.sets.SetService;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
 
 /** The log: every reading and everything done, found and said, in the order it happened. */
 @RestController
@@ -76,12 +75,12 @@ class LogController {
     private static final int MOST_LINES = 200;
 
     private final EvidenceService evidence;
-    private final SetService sets;
+    private final SetFiles files;
     private final Clock clock;
 
-    LogController(EvidenceService evidence, SetService sets, Clock clock) {
+    LogController(EvidenceService evidence, SetFiles files, Clock clock) {
         this.evidence = evidence;
-        this.sets = sets;
+        this.files = files;
         this.clock = clock;
     }
 
@@ -100,20 +99,23 @@ class LogController {
             @RequestParam(defaultValue = "") @Size(max = 100) String words,
             @RequestParam(required = false) Integer before,
             @RequestParam(defaultValue = "100") @Min(1) @Max(MOST_LINES) int size) {
-        BenchSet set = sets.set(caller.shopId(), setId.toString()).set();
-        List<KeptEntry> kept = evidence.kept(caller.shopId(), setId.toString());
-        LogLines lines = new LogLines(
-                set, new EvidenceLog(kept.stream().map(KeptEntry::entry).toList()).fallen(), clock.instant());
+        OpenSet open = files.open(caller.shopId(), setId.toString());
+        List<KeptEntry> kept = open.kept();
+        LogLines lines = new LogLines(open.set(), open.log().fallen(), clock.instant());
         String wanted = words.strip().toLowerCase(Locale.ROOT);
-        List<LogLines.LogLine> found = kept.stream()
-                .map(lines::line)
-                .filter(line -> kinds.isEmpty() || kinds.contains(line.kind()))
-                .filter(line -> wanted.isEmpty() || says(line).contains(wanted))
-                .toList();
+        // Lines are only worded where the words are asked for: a log may be long and a stretch of it is short.
+        List<KeptEntry> found = kinds.isEmpty() && wanted.isEmpty()
+                ? kept
+                : kept.stream()
+                        .filter(entry -> kinds.isEmpty() || kinds.contains(LogLines.kind(entry)))
+                        .filter(entry ->
+                                wanted.isEmpty() || says(lines.line(entry)).contains(wanted))
+                        .toList();
         List<LogLines.LogLine> shown = IntStream.range(0, found.size())
                 .mapToObj(i -> found.get(found.size() - 1 - i))
-                .filter(line -> before == null || line.order() < before)
+                .filter(entry -> before == null || entry.order() < before)
                 .limit(size + 1L)
+                .map(lines::line)
                 .toList();
         boolean more = shown.size() > size;
         List<LogLines.LogLine> stretch = more ? shown.subList(0, size) : shown;
