@@ -144,7 +144,7 @@ function closePairing() {
           <p class="text-soft">
             You sign in as
             <strong class="font-figures text-ink">{{ session.current.value?.name }}</strong>
-            . A new password ends your other sessions.
+            and a new password ends your other sessions.
           </p>
           <PasswordForm @kept="kept = true" />
           <p v-if="kept" role="status" class="text-good">Kept.</p>

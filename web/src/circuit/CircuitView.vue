@@ -148,24 +148,23 @@ const set = useQuery({
               <code class="font-figures">
                 reference,value,volts,watts,tolerance,kind,from,to,date,can,mark,description
               </code>
-              ; a part that is there takes the file's values.
+              (a part that is there takes the file's values).
             </p>
             <p>
               <strong class="text-ink">Readings:</strong>
               CSV with
               <code class="font-figures">point,reference,kind,value,unit,line_v,meter,mode,minutes,taken_at,note</code>
-              ; point and value are enough. Comma, semicolon or tab. The same file twice adds nothing.
+              (point and value are enough). Comma, semicolon or tab. The same file twice adds nothing.
             </p>
             <p>
               <strong class="text-ink">Sheet values:</strong>
               <code class="font-figures">point,reference,kind,value,unit,line_v,meter,mode</code>
-              . Meters as
+              with meters as
               <code class="font-figures">10M</code>
-              ,
+              or
               <code class="font-figures">20k/V</code>
               or
               <code class="font-figures">20k/V@250</code>
-              .
             </p>
           </div>
         </TabPanel>

@@ -65,8 +65,7 @@ async function save() {
     <td class="py-2.5 text-sm text-soft">
       <span v-for="v in sheet" :key="v.kind + v.mode" class="mr-3 whitespace-nowrap">
         <span class="font-figures text-ink">{{ v.text }}</span>
-        {{ v.kind }} {{ v.mode }} at {{ v.lineVolts }} V
-        <template v-if="v.meter">, {{ v.meter }}</template>
+        {{ `${v.kind} ${v.mode} at ${v.lineVolts} V${v.meter ? `, ${v.meter}` : ''}` }}
       </span>
     </td>
     <td class="py-1 text-right whitespace-nowrap">

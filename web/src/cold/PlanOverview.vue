@@ -85,8 +85,7 @@ function aspects(claims: readonly Schemas['ClaimView'][]) {
                     :style="{ width: `${(100 * step.minutes) / widest}%` }"
                   />
                 </span>
-                {{ step.minutes }} min
-                <template v-if="step.adds.length > 0">, proves {{ step.adds.length }}</template>
+                {{ `${step.minutes} min${step.adds.length > 0 ? `, proves ${step.adds.length}` : ''}` }}
               </span>
             </RouterLink>
           </li>

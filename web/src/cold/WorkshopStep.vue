@@ -385,8 +385,8 @@ async function gone(id: string) {
         </form>
         <div v-if="fielded" class="mt-4" role="status">
           <p class="text-lg">
-            <strong class="font-figures">{{ say(fielded.resistor) }}</strong>
-            , {{ say(fielded.resistorWatts) }}
+            <strong class="font-figures">{{ say(`${fielded.resistor},`) }}</strong>
+            {{ say(fielded.resistorWatts) }}
           </p>
           <p v-if="fielded.beside" class="font-semibold">{{ say(fielded.beside) }}</p>
           <p class="mt-1">{{ say(fielded.sentence) }}</p>

@@ -83,9 +83,15 @@ async function remove() {
         <ChoiceField v-model="before" class="w-56!" label="The “after” of" :options="earlier" />
       </div>
       <p class="text-sm text-soft">
-        {{ photo.width }} × {{ photo.height }}
-        <template v-if="photo.shotAt">, taken {{ when(photo.shotAt) }}</template>
-        , kept {{ when(photo.receivedAt) }} by {{ photo.author }}
+        {{
+          [
+            `${photo.width} × ${photo.height}`,
+            photo.shotAt && `taken ${when(photo.shotAt)}`,
+            `kept ${when(photo.receivedAt)} by ${photo.author}`,
+          ]
+            .filter(Boolean)
+            .join(', ')
+        }}
       </p>
       <TickField v-model="showsOwner" label="Shows who the owner is: erase it with the owner’s data" />
       <ProblemNote :problem="problem" />

@@ -164,17 +164,25 @@ public final class VoltsArea implements Area {
             return "No test points yet.";
         }
         long unread = points.stream().filter(p -> p.verdict() == Verdict.UNREAD).count();
-        long wrong = points.stream().filter(p -> p.verdict() == Verdict.BAD).count();
-        long doubt = points.stream().filter(p -> p.verdict() == Verdict.DOUBT).count();
         if (unread == points.size()) {
             return points.size() + " points to read.";
         }
-        String worst = report(file).findings().stream()
-                .findFirst()
-                .map(finding -> " " + finding.text())
-                .orElse("");
-        return (wrong == 0 && doubt == 0 ? "Nothing wrong so far" : wrong + " wrong, " + doubt + " in doubt")
-                + (unread == 0 ? "." : "; " + unread + (unread == 1 ? " point left." : " points left."))
-                + worst;
+        List<String> said = new ArrayList<>();
+        said(said, points, Verdict.BAD, "wrong");
+        said(said, points, Verdict.FOLLOWS, "only because another is");
+        said(said, points, Verdict.DOUBT, "in doubt");
+        said(said, points, Verdict.UNUSUAL, "unusual");
+        boolean fine = said.isEmpty();
+        if (unread > 0) {
+            said.add(unread + (unread == 1 ? " point left" : " points left"));
+        }
+        return (fine ? "Nothing wrong so far" + (said.isEmpty() ? "" : "; ") : "") + String.join(", ", said) + ".";
+    }
+
+    private static void said(List<String> said, List<PointVerdict> points, Verdict verdict, String words) {
+        long count = points.stream().filter(p -> p.verdict() == verdict).count();
+        if (count > 0) {
+            said.add(count + " " + words);
+        }
     }
 }
