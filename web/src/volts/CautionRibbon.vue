@@ -31,7 +31,7 @@ const levels = { STOP: 'Settle first', DANGER: 'Danger', CARE: 'Care' } as const
   >
     <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
     <p class="flex-1 py-1 text-[14px] leading-tight max-sm:my-1 max-sm:line-clamp-2 max-sm:py-0">
-      <template v-if="!folded">{{ say(cautions[0]!.text) }}</template>
+      <template v-if="!folded">{{ `${say(cautions[0]!.text)} ` }}</template>
       <strong>Clip the meter on with power off; one hand.</strong>
     </p>
     <button class="min-h-11 shrink-0 text-sm font-semibold underline underline-offset-4" @click="open = true">

@@ -136,7 +136,7 @@ defineExpose({ focus: () => field.value?.focus() })
         Take back
         <br />
         <span class="font-figures">{{ say(view.last.text) }}</span>
-        <span class="text-soft">{{ say(view.lastName) }}</span>
+        <span class="text-soft">{{ ` ${say(view.lastName)}` }}</span>
       </button>
       <button
         type="submit"
