@@ -7,6 +7,7 @@ import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
+import TickField from '../ui/TickField.vue'
 
 /** What the shop calls a set, where it stands, what it waits for, and how it gets its power. */
 const props = defineProps<{ open: boolean; set: Schemas['SetView'] }>()
@@ -20,6 +21,7 @@ const form = reactive({
   waitsUntil: '',
   promisedFor: '',
   construction: props.set.construction,
+  constructionSeen: false,
 })
 const problem = ref<Problem | null>(null)
 const classes = useQuery({
@@ -36,6 +38,7 @@ watch(
     if (open)
       Object.assign(form, {
         ...{ title, ticket, place, waitsFor, construction },
+        constructionSeen: false,
         ...{ waitsUntil: waitsUntil ?? '', promisedFor: promisedFor ?? '' },
       })
     problem.value = null
@@ -66,6 +69,11 @@ async function keep() {
     <form class="space-y-4" @submit.prevent="keep">
       <TextField v-model="form.title" label="Title, as you will know it" wide :fault="faultAt(problem, 'title')" />
       <ChoiceField v-model="form.construction" label="How it gets its power" :options="options" />
+      <TickField
+        v-if="!set.constructionConfirmed && form.construction === set.construction && form.construction !== 'UNKNOWN'"
+        v-model="form.constructionSeen"
+        label="Seen on this set: nobody has confirmed it yet"
+      />
       <div class="flex gap-4">
         <TextField v-model="form.ticket" label="Ticket" />
         <TextField v-model="form.place" label="Where it stands" />

@@ -1,12 +1,15 @@
 package org.umberdial.server;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.umberdial.tables.Tables.BENCH_SET;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -153,5 +156,39 @@ class CircuitTest {
         assertEquals(
                 "First",
                 RunningServer.get("/api/sets/" + set).json().get("title").asString());
+    }
+
+    /** Sets of earlier versions came with a class that nobody was asked for. */
+    @Test
+    void aNewTitleConfirmsNoConstructionClass_somebodyWhoLookedDoes() throws IOException {
+        String id = RunningServer.newTableSet();
+        RunningServer.bean(DSLContext.class)
+                .update(BENCH_SET)
+                .set(BENCH_SET.CONSTRUCTION_CONFIRMED, false)
+                .where(BENCH_SET.ID.eq(id))
+                .execute();
+        assertFalse(relabelled(id, "Another title", "", "")
+                .get("constructionConfirmed")
+                .asBoolean());
+        assertFalse(relabelled(id, "A third", ",\"constructionSeen\":false", "")
+                .get("constructionConfirmed")
+                .asBoolean());
+        assertTrue(relabelled(id, "A third", ",\"constructionSeen\":true", "")
+                .get("constructionConfirmed")
+                .asBoolean());
+        assertTrue(
+                relabelled(id, "A fourth", "", "").get("constructionConfirmed").asBoolean());
+        assertFalse(relabelled(id, "A fourth", ",\"constructionSeen\":true", "UNKNOWN")
+                .get("constructionConfirmed")
+                .asBoolean());
+    }
+
+    private static JsonNode relabelled(String id, String title, String seen, String construction) {
+        JsonNode set = RunningServer.get("/api/sets/" + id).json();
+        String body =
+                "{\"title\":\"" + title + "\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\",\"construction\":\""
+                        + (construction.isEmpty() ? set.get("construction").asString() : construction) + "\"" + seen
+                        + ",\"version\":" + set.get("version").asInt() + "}";
+        return RunningServer.put("/api/sets/" + id, body).json();
     }
 }

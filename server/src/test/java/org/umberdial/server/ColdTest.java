@@ -99,7 +99,7 @@ class ColdTest {
                 .json()
                 .at("/faults/0/text")
                 .asString()
-                .contains("V at most"));
+                .contains("5.00 V at most"));
         assertEquals(404, RunningServer.get(set + "/cold/tests/none").status());
         assertEquals(
                 422,

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -90,12 +91,7 @@ public final class SetFile {
     /** What is known of the set: every area's observations, weighed. */
     public synchronized Ledger ledger() {
         if (ledger == null) {
-            Ledger all = Ledger.of(
-                    List.of(),
-                    contents.log.standing(PartReplaced.class).stream()
-                            .map(s -> new Ledger.Replaced(
-                                    s.fact().part(), s.fact().with(), s.fact().standsIn(), s.at()))
-                            .toList());
+            Ledger all = Ledger.of(List.of(), replaced(contents.log));
             for (Area area : areas) {
                 all = all.and(area.observations(this, all));
             }
@@ -104,9 +100,25 @@ public final class SetFile {
         return ledger;
     }
 
-    /** Ids of the stops somebody decided to go on over. */
+    /** Parts that were replaced, in the order it was done. */
+    public static List<Ledger.Replaced> replaced(EvidenceLog log) {
+        return log.standing(PartReplaced.class).stream()
+                .map(s -> new Ledger.Replaced(
+                        s.fact().part(), s.fact().with(), s.fact().standsIn(), s.at()))
+                .toList();
+    }
+
+    /** Ids of the stops somebody decided to go on over; a decision about a part ends when that part is replaced. */
     public Set<String> decided() {
+        List<Ledger.Replaced> replaced = replaced(contents.log);
         return contents.log.standing(Decided.class).stream()
+                .filter(s -> replaced.stream()
+                        .noneMatch(by -> by.at().isAfter(s.at())
+                                && List.of(s.fact()
+                                                .what()
+                                                .toUpperCase(Locale.ROOT)
+                                                .split(":"))
+                                        .contains(by.subject().toUpperCase(Locale.ROOT))))
                 .map(s -> s.fact().what())
                 .collect(Collectors.toSet());
     }

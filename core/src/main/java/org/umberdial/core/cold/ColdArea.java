@@ -10,7 +10,6 @@ import org.umberdial.core.area.Gate;
 import org.umberdial.core.area.Plug;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.area.Stop;
-import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation;
@@ -146,15 +145,16 @@ public final class ColdArea implements Area {
 
     private static Optional<Stop> stop(SetFile file, ColdScene scene, Claim claim) {
         Optional<Ledger.Standing> stands = file.ledger().of(claim);
-        if (stands.filter(Ledger.Standing::sound).isPresent()
-                || stands.isEmpty()
-                        && file.ledger().replaced(claim.subject()).isPresent()
-                        && claim.aspect() != Aspect.INSULATION) {
+        if (stands.filter(Ledger.Standing::sound).isPresent()) {
             return Optional.empty();
         }
+        // A new part can be the wrong one, or wired wrong: it too is read before power.
+        String unread = file.ledger().replaced(claim.subject()).isPresent()
+                ? ": not read since it was replaced."
+                : ": nobody has read it.";
         String name = PartTools.name(scene, claim.subject());
         String words = stands.map(s -> name + ", " + claim.aspect().label() + ". " + s.says())
-                .orElse(name + ", " + claim.aspect().label() + ": nobody has read it.");
+                .orElse(name + ", " + claim.aspect().label() + unread);
         return Optional.of(new Stop(
                 "power:" + claim.subject() + ":" + claim.aspect().label(),
                 Gate.POWER,

@@ -11,7 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.umberdial.core.area.SetFile;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
@@ -20,7 +22,6 @@ import org.umberdial.core.claim.Observation.Word;
 import org.umberdial.core.claim.Strength;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.evidence.EvidenceLog;
-import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Proved;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.procedure.Cells;
@@ -67,28 +68,21 @@ public record ColdBench(
     public static ColdBench of(ColdScene scene, EvidenceLog log) {
         Cells cells = Cells.of(log, SEVERAL, Instant.MAX);
         Charges charges = new Charges(scene, log);
+        List<Ledger.Replaced> replaced = SetFile.replaced(log);
         List<Done> done = new ArrayList<>();
         for (Cells.Made made : cells.made()) {
-            TestRow.of(made.test()).ifPresent(row -> done.add(done(scene, row, made, charges)));
+            TestRow.of(made.test()).ifPresent(row -> done.add(done(scene, row, made, charges, replaced)));
         }
         List<Observation> observations = new ArrayList<>();
         Set<String> open = new HashSet<>();
         done.forEach(d -> observe(scene, d, observations, open));
         ohms(scene, log, charges, observations, open);
         tested(scene, log, observations);
-        Ledger ledger = Ledger.of(observations, replaced(log));
+        Ledger ledger = Ledger.of(observations, replaced);
         open.removeIf(winding ->
                 ledger.about(winding).stream().noneMatch(s -> s.claim().aspect().continuity() && s.doubted()));
         return new ColdBench(
                 List.copyOf(done), List.copyOf(observations), ledger, Charge.state(scene, cells), Set.copyOf(open));
-    }
-
-    /** Parts that were replaced, in the order it was done. */
-    public static List<Ledger.Replaced> replaced(EvidenceLog log) {
-        return log.standing(PartReplaced.class).stream()
-                .map(s -> new Ledger.Replaced(
-                        s.fact().part(), s.fact().with(), s.fact().standsIn(), s.at()))
-                .toList();
     }
 
     /** Whether a capacitor held a charge at a time; asked for many readings, so worked out once a stretch. */
@@ -118,8 +112,36 @@ public record ColdBench(
         }
     }
 
-    private static Done done(ColdScene scene, TestRow row, Cells.Made made, Charges charges) {
-        Map<String, Cells.Cell> cells = new TreeMap<>(made.cells());
+    /**
+     * Takes figures of a part's predecessor out of a form that was read again since it was replaced: half of the one
+     * and half of the other is a reading of neither. Figures that are about one part by name are gone already.
+     */
+    private static void dropOfTheOldPart(
+            List<Claim> claims, List<Ledger.Replaced> replaced, Map<String, Cells.Cell> cells) {
+        for (Ledger.Replaced by : replaced) {
+            boolean about = claims.stream().anyMatch(c -> c.subject().equalsIgnoreCase(by.subject()));
+            Predicate<Map.Entry<String, Cells.Cell>> shared =
+                    e -> claims.stream().noneMatch(c -> isAbout(e.getKey(), c.subject()));
+            if (about
+                    && cells.entrySet().stream()
+                            .anyMatch(e -> shared.test(e) && !e.getValue().at().isBefore(by.at()))) {
+                cells.entrySet()
+                        .removeIf(e -> shared.test(e) && e.getValue().at().isBefore(by.at()));
+            }
+        }
+    }
+
+    /** Whether a figure's key is about a part alone. */
+    private static boolean isAbout(String key, String subject) {
+        return key.toUpperCase(Locale.ROOT).endsWith("." + subject.toUpperCase(Locale.ROOT));
+    }
+
+    private static Done done(
+            ColdScene scene, TestRow row, Cells.Made entered, Charges charges, List<Ledger.Replaced> replaced) {
+        Map<String, Cells.Cell> current = new TreeMap<>(entered.cells());
+        dropOfTheOldPart(ColdTests.claims(scene, row), replaced, current);
+        Cells.Made made = new Cells.Made(entered.test(), entered.id(), current);
+        Map<String, Cells.Cell> cells = new TreeMap<>(current);
         if (row.readsOhms()) {
             cells.values().removeIf(cell -> charges.there(cell.at()));
         }
@@ -187,9 +209,8 @@ public record ColdBench(
 
     /** The figures that are about one part: those whose key ends with it, else all of the test. */
     private static List<Cells.Cell> own(Done done, String subject) {
-        String end = "." + subject.toUpperCase(Locale.ROOT);
         List<Cells.Cell> own = done.cells.entrySet().stream()
-                .filter(e -> e.getKey().toUpperCase(Locale.ROOT).endsWith(end))
+                .filter(e -> isAbout(e.getKey(), subject))
                 .map(Map.Entry::getValue)
                 .toList();
         return own.isEmpty() ? List.copyOf(done.cells.values()) : own;
@@ -247,13 +268,17 @@ public record ColdBench(
         };
     }
 
-    /** Somebody's own test of a part: sound in all that can be said of it, or bad. */
+    /**
+     * Somebody's own test of a part: sound in all that can be said of it, or bad. Insulation is left out: it is what
+     * keeps a hand alive, and no word but a figure of megohms at a test voltage says it.
+     */
     private static void tested(ColdScene scene, EvidenceLog log, List<Observation> into) {
         List<Claim> all = ColdTests.all(scene);
         for (EvidenceLog.Standing<Proved> s : log.standing(Proved.class)) {
             String subject = s.fact().subject();
             Stream<Claim> whole = Stream.of(new Claim(subject, Aspect.SOUND));
-            Stream<Claim> each = all.stream().filter(c -> c.subject().equalsIgnoreCase(subject));
+            Stream<Claim> each =
+                    all.stream().filter(c -> c.subject().equalsIgnoreCase(subject) && c.aspect() != Aspect.INSULATION);
             (s.fact().sound() ? Stream.concat(whole, each) : whole)
                     .map(claim -> new Observation(
                             claim,

@@ -675,31 +675,26 @@ final class PartTools {
                     "",
                     List.of(
                             new Line("Which", "", List.of(Cell.words("which", ""))),
-                            new Line(
-                                    "Base to emitter",
-                                    "",
-                                    List.of(
-                                            Cell.figure("be", "one way", Unit.VOLT, "0.15 to 0.35 V"),
-                                            Cell.choice(
-                                                    "beb",
-                                                    "the other way",
-                                                    new Choice("open", "open or high"),
-                                                    new Choice("reads", "reads low")))),
-                            new Line(
-                                    "Base to collector",
-                                    "",
-                                    List.of(
-                                            Cell.figure("bc", "one way", Unit.VOLT, "0.15 to 0.35 V"),
-                                            Cell.choice(
-                                                    "bcb",
-                                                    "the other way",
-                                                    new Choice("open", "open or high"),
-                                                    new Choice("reads", "reads low")))),
+                            junction("Base to emitter", "be"),
+                            junction("Base to collector", "bc"),
                             new Line(
                                     "Collector to emitter, base open",
                                     "",
                                     List.of(Cell.figure(
                                             "ce", "leak at the supply's volts", Unit.AMPERE, "under 0.5 mA"))))));
+        }
+
+        private static Line junction(String label, String key) {
+            return new Line(
+                    label,
+                    "",
+                    List.of(
+                            Cell.figure(key, "one way", Unit.VOLT, "0.15 to 0.35 V"),
+                            Cell.choice(
+                                    key + "b",
+                                    "the other way",
+                                    new Choice("open", "open or high"),
+                                    new Choice("reads", "reads low"))));
         }
 
         @Override

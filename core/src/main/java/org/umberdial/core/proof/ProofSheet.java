@@ -126,7 +126,10 @@ public final class ProofSheet {
         List<Claim> left = claims.stream()
                 .filter(c -> c.subject().equalsIgnoreCase(subject) && !ledger.sound(c))
                 .toList();
-        boolean whole = left.isEmpty() || ledger.sound(new Claim(subject, Aspect.SOUND));
+        // Somebody's word for the whole of it is not its insulation, which is only ever measured.
+        boolean whole = left.isEmpty()
+                || ledger.sound(new Claim(subject, Aspect.SOUND))
+                        && left.stream().noneMatch(c -> c.aspect() == Aspect.INSULATION);
         String proven = known.stream().anyMatch(s -> s.claim().aspect() == Aspect.SOUND)
                 ? ledger.of(new Claim(subject, Aspect.SOUND)).orElseThrow().says()
                 : "Proven: "

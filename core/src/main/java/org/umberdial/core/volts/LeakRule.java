@@ -80,7 +80,7 @@ final class LeakRule implements SuspicionRule {
         if (scene.point().grid) {
             return new Test(
                     "Switch off, pull the plug, discharge, and lift the grid end of " + part.reference()
-                            + "; then power up and read " + name + " again.",
+                            + "; once nothing bars power, read " + name + " again.",
                     "At its bias: " + part.reference()
                             + " was leaking. Still positive: the tube is gassy. Type the reading and “"
                             + part.reference() + " lifted”.");
@@ -89,7 +89,7 @@ final class LeakRule implements SuspicionRule {
         return new Test(
                 "Switch off, pull the plug, discharge, lift " + end + " of " + part.reference()
                         + " and test its leakage at working voltage.",
-                "Or power up and read " + name + " again with it lifted, typed with “" + part.reference()
+                "Or, once nothing bars power, read " + name + " again with it lifted, typed with “" + part.reference()
                         + " lifted”.");
     }
 

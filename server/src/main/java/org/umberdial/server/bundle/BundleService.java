@@ -322,7 +322,7 @@ public class BundleService {
     private void label(Caller caller, String setId, BundleText text) {
         String shopId = caller.shopId();
         StoredSet before = sets.set(shopId, setId);
-        StoredSet set = sets.relabel(shopId, setId, before.label(), text.construction(), before.version());
+        StoredSet set = sets.relabel(shopId, setId, before.label(), text.construction(), true, before.version());
         StoredSet.Arrival arrival = set.arrival();
         sets.arrival(
                 shopId,

@@ -130,11 +130,24 @@ public class SetService {
         return there;
     }
 
+    /**
+     * Says what a set is called and how it gets its power.
+     *
+     * @param seen whether somebody saw on this set how it gets its power; else a class that stays the same stays as
+     *     unconfirmed as it was
+     */
     @Transactional
     public StoredSet relabel(
-            String shopId, String setId, StoredSet.Label label, ConstructionClass construction, int version) {
-        set(shopId, setId);
-        if (!tables.relabel(shopId, setId, checked(label), construction, version)) {
+            String shopId,
+            String setId,
+            StoredSet.Label label,
+            ConstructionClass construction,
+            boolean seen,
+            int version) {
+        StoredSet before = set(shopId, setId);
+        boolean confirmed = construction != ConstructionClass.UNKNOWN
+                && (seen || before.constructionConfirmed() || before.set().construction() != construction);
+        if (!tables.relabel(shopId, setId, checked(label), construction, confirmed, version)) {
             throw Problem.changedMeanwhile("This set");
         }
         return set(shopId, setId);

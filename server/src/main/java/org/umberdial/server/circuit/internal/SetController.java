@@ -72,6 +72,7 @@ class SetController {
             int testPoints,
             int version) {}
 
+    /** @param constructionSeen whether somebody saw on this set how it gets its power; absent from earlier browsers */
     record SetEdit(
             @NotBlank @Size(max = 120) String title,
             @Size(max = 40) String ticket,
@@ -80,6 +81,7 @@ class SetController {
             @Schema(nullable = true) LocalDate waitsUntil,
             @Schema(nullable = true) LocalDate promisedFor,
             @NotNull ConstructionClass construction,
+            @Schema(nullable = true) Boolean constructionSeen,
             int version) {}
 
     /** Line as typed; {@code switchedOn} starts or stops the clock. */
@@ -215,6 +217,7 @@ class SetController {
                         Optional.ofNullable(edit.waitsUntil),
                         Optional.ofNullable(edit.promisedFor)),
                 edit.construction,
+                Boolean.TRUE.equals(edit.constructionSeen),
                 edit.version);
         return view(caller, setId);
     }

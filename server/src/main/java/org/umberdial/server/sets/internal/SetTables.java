@@ -21,6 +21,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jooq.UpdateSetMoreStep;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.umberdial.core.circuit.deck.Deck;
@@ -129,7 +130,7 @@ public class SetTables {
 
     public boolean arrival(String shopId, String setId, StoredSet.Arrival arrival, int version) {
         SupplyLabel supply = arrival.supply();
-        return db.update(BENCH_SET)
+        return changing()
                         .set(BENCH_SET.OWNER_NAME, arrival.ownerName())
                         .set(BENCH_SET.OWNER_CONTACT, arrival.ownerContact())
                         .set(BENCH_SET.PLATE, arrival.plate())
@@ -146,18 +147,14 @@ public class SetTables {
                         .set(BENCH_SET.LABEL_MOTOR, supply.motor())
                         .set(BENCH_SET.LABEL_RANGED, supply.ranged())
                         .set(BENCH_SET.VERSION, version + 1)
-                        .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
-                        .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                         .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId), BENCH_SET.VERSION.eq(version))
                         .execute()
                 == 1;
     }
 
     public void sheetOrigin(String shopId, String setId, String origin) {
-        db.update(BENCH_SET)
+        changing()
                 .set(BENCH_SET.SHEET_ORIGIN, origin)
-                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
-                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
     }
@@ -271,8 +268,13 @@ public class SetTables {
     }
 
     public boolean relabel(
-            String shopId, String setId, StoredSet.Label label, ConstructionClass construction, int version) {
-        return db.update(BENCH_SET)
+            String shopId,
+            String setId,
+            StoredSet.Label label,
+            ConstructionClass construction,
+            boolean confirmed,
+            int version) {
+        return changing()
                         .set(BENCH_SET.TITLE, label.title())
                         .set(BENCH_SET.TICKET, label.ticket())
                         .set(BENCH_SET.PLACE, label.place())
@@ -280,9 +282,7 @@ public class SetTables {
                         .set(BENCH_SET.WAITS_UNTIL, label.waitsUntil().orElse(null))
                         .set(BENCH_SET.PROMISED_FOR, label.promisedFor().orElse(null))
                         .set(BENCH_SET.CONSTRUCTION, construction.name())
-                        .set(BENCH_SET.CONSTRUCTION_CONFIRMED, construction != ConstructionClass.UNKNOWN)
-                        .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
-                        .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
+                        .set(BENCH_SET.CONSTRUCTION_CONFIRMED, confirmed)
                         .set(BENCH_SET.VERSION, version + 1)
                         .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId), BENCH_SET.VERSION.eq(version))
                         .execute()
@@ -290,31 +290,30 @@ public class SetTables {
     }
 
     public void conditions(String shopId, String setId, StoredSet.Conditions conditions) {
-        db.update(BENCH_SET)
+        changing()
                 .set(BENCH_SET.LINE_VOLTS, conditions.lineVolts())
                 .set(BENCH_SET.INSTRUMENT_ID, conditions.instrumentId().orElse(null))
                 .set(BENCH_SET.MODE, conditions.mode())
                 .set(BENCH_SET.SWITCHED_ON_AT, conditions.switchedOnAt().orElse(null))
-                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
-                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
+    }
+
+    /** An update of a set that raises both counts, so that whatever was reckoned from it is reckoned anew. */
+    private UpdateSetMoreStep<?> changing() {
+        return db.update(BENCH_SET)
+                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
+                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1));
     }
 
     /** Counts a change of the set, so that whatever was reckoned from it is reckoned anew. */
     public void changed(String shopId, String setId) {
-        db.update(BENCH_SET)
-                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
-                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
-                .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
-                .execute();
+        changing().where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
     }
 
     public void touch(String shopId, String setId, Instant at) {
-        db.update(BENCH_SET)
+        changing()
                 .set(BENCH_SET.TOUCHED_AT, at)
-                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
-                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
     }
