@@ -20,7 +20,7 @@ const words = { DONE: 'Done', HERE: 'You are here', OPEN: '', BARRED: 'Barred' }
 <template>
   <RouterLink
     :to="`/sets/${setId}/${stage.id}`"
-    class="grid grid-cols-[7.5rem_minmax(10rem,22rem)_minmax(0,1fr)] items-center gap-x-6 gap-y-1 border-b border-line px-6 py-4 hover:bg-mark/50 max-sm:grid-cols-1 max-sm:px-4"
+    class="grid grid-cols-[7.5rem_minmax(8rem,13rem)_minmax(0,1fr)] lg:grid-cols-[7.5rem_minmax(10rem,22rem)_minmax(0,1fr)] items-center gap-x-6 gap-y-1 border-b border-line px-6 py-4 hover:bg-mark/50 max-sm:grid-cols-1 max-sm:px-4"
     :class="stage.state === 'HERE' ? 'bg-mark' : 'bg-sheet'"
   >
     <span>

@@ -68,7 +68,7 @@ useEventListener(window, 'pagehide', seen)
       </p>
     </header>
     <section
-      class="flex items-center gap-6 bg-accent px-6 py-5 text-on-accent max-sm:gap-3 max-sm:px-4"
+      class="flex items-center gap-6 bg-accent px-6 py-5 text-on-accent max-sm:flex-wrap max-sm:gap-3 max-sm:px-4"
       aria-label="Next"
     >
       <component
@@ -76,7 +76,7 @@ useEventListener(window, 'pagehide', seen)
         class="size-11 shrink-0"
         aria-hidden="true"
       />
-      <div class="min-w-0 flex-1">
+      <div class="min-w-0 flex-1 max-sm:basis-[70%]">
         <p class="text-[30px] leading-tight font-semibold max-sm:text-2xl">
           {{
             stands.next
@@ -92,7 +92,7 @@ useEventListener(window, 'pagehide', seen)
       <RouterLink
         v-if="stands.next"
         :to="placeOf(setId, stands.next)"
-        class="flex min-h-12 shrink-0 items-center gap-2 rounded border border-on-accent/70 px-5 text-lg font-semibold"
+        class="flex min-h-12 shrink-0 items-center gap-2 rounded border border-on-accent/70 px-5 text-lg font-semibold max-sm:w-full max-sm:justify-center"
       >
         Do it
         <KeyCap class="max-sm:hidden">Enter</KeyCap>

@@ -1,6 +1,7 @@
 package org.umberdial.server;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
@@ -54,6 +55,9 @@ class ShelfTest {
             assertEquals(entry.at("/next").asString(), stands.at("/next/title").asString(), title);
             assertEquals(entry.at("/stage").asString(), stands.at("/next/area").asString(), title);
             assertEquals(entry.at("/danger"), stands.at("/danger"), title);
+            for (JsonNode stop : stands.at("/stops")) {
+                assertFalse(stop.at("/act/area").asString().isEmpty(), title + " says where to settle " + stop);
+            }
             JsonNode volts = RunningServer.get(path + "/volts").json();
             assertEquals(stands.at("/next"), volts.at("/next"), title);
             assertEquals(

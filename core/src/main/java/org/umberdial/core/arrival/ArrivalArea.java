@@ -179,7 +179,8 @@ public final class ArrivalArea implements Area {
         }
         state.findings().stream()
                 .filter(f -> f.severity() == Severity.STOP)
-                .forEach(f -> stops.add(new Stop("power:label:" + f.rule(), Gate.POWER, f.text(), true, "")));
+                .forEach(f -> stops.add(
+                        new Stop("power:label:" + f.rule(), Gate.POWER, f.text(), true, ID + ":supply-label")));
         return stops;
     }
 

@@ -32,10 +32,28 @@ public record ArrivalState(
      */
     public List<Act> acts() {
         List<Act> acts = new ArrayList<>();
-        if (!powered) {
-            takingIn(acts);
+        if (!powered && photos == 0) {
+            acts.add(act(
+                    "photograph",
+                    "Photograph the set before you touch it",
+                    "The power supply most of all: wire routes, positions and small parts cannot be proved later.",
+                    Act.Urgency.USUAL));
         }
-        inspection.stops().stream().findFirst().ifPresent(first -> acts.add(stop(first)));
+        Optional<Act> stop = inspection.stops().stream().findFirst().map(this::stop);
+        // What was found wrong comes first in a set that was on already; before that the walk is finished first.
+        stop.filter(act -> powered).ifPresent(acts::add);
+        if (supply.taps().isEmpty()
+                && inspection.areas().stream().noneMatch(area -> area.name().equals("battery"))) {
+            acts.add(act(
+                    "supply-label",
+                    "Read the supply label",
+                    "Voltage, frequency and watts decide whether it may meet the local line at all.",
+                    Act.Urgency.USUAL));
+        }
+        if (!powered) {
+            wordsAndWalk(acts);
+        }
+        stop.filter(act -> !powered).ifPresent(acts::add);
         if (!powered && parts == 0) {
             acts.add(act(
                     "parts",
@@ -46,22 +64,7 @@ public record ArrivalState(
         return List.copyOf(acts);
     }
 
-    private void takingIn(List<Act> acts) {
-        if (photos == 0) {
-            acts.add(act(
-                    "photograph",
-                    "Photograph the set before you touch it",
-                    "The power supply most of all: wire routes, positions and small parts cannot be proved later.",
-                    Act.Urgency.USUAL));
-        }
-        if (supply.taps().isEmpty()
-                && inspection.areas().stream().noneMatch(area -> area.name().equals("battery"))) {
-            acts.add(act(
-                    "supply-label",
-                    "Read the supply label",
-                    "Voltage, frequency and watts decide whether it may meet the local line at all.",
-                    Act.Urgency.USUAL));
-        }
+    private void wordsAndWalk(List<Act> acts) {
         if (complaints.told().isEmpty()) {
             acts.add(act(
                     "ask-owner",

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
@@ -150,7 +151,10 @@ final class PlugTool implements ColdTool {
             return ColdVerdict.wants(
                             unset.isEmpty()
                                     ? "Read across the plug."
-                                    : "Set first: " + lower(String.join("; ", unset)) + ".")
+                                    : "Set first: "
+                                            + unset.stream()
+                                                    .map(PlugTool::lower)
+                                                    .collect(Collectors.joining("; ")) + ".")
                     .with(links(scene, Verdict.UNREAD), List.of());
         }
         if (fails(scene, figures)) {

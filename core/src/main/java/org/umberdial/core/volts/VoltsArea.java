@@ -169,7 +169,7 @@ public final class VoltsArea implements Area {
         }
         List<String> said = new ArrayList<>();
         said(said, points, Verdict.BAD, "wrong");
-        said(said, points, Verdict.FOLLOWS, "only because another is");
+        said(said, points, Verdict.FOLLOWS, "only follow another");
         said(said, points, Verdict.DOUBT, "in doubt");
         said(said, points, Verdict.UNUSUAL, "unusual");
         boolean fine = said.isEmpty();

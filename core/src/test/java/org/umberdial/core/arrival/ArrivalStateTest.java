@@ -38,7 +38,8 @@ class ArrivalStateTest {
     @Test
     void aStopComesBeforeMorePower_andNothingElseDoes() {
         Book book = new Book();
-        assertEquals("", next(0, SupplyLabel.UNKNOWN, book, 40, true));
+        assertEquals("", next(0, READ, book, 40, true));
+        assertEquals("supply-label", next(0, SupplyLabel.UNKNOWN, book, 40, true));
         book.add(InspectionTest.looked("fuse", "fuse-bridged-by-wire"));
         assertEquals("settle-stop", next(0, SupplyLabel.UNKNOWN, book, 40, true));
     }

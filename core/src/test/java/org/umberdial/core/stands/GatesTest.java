@@ -71,6 +71,14 @@ class GatesTest {
         assertTrue(Files.proof(file, "XT1").reason().contains("Not yet: insulation"));
     }
 
+    /** It bars power, so it is offered, also when power was on before. */
+    @Test
+    void theUnreadLabelOfASetThatHadPower_isStillAsked() {
+        Book book = new Book().read(Sets.reading("b1", 240, 240, "10M", "", 1));
+        assertTrue(stop(book, "power:label").isPresent());
+        assertTrue(Guide.of(file(book)).acts().stream().anyMatch(act -> act.id().equals("arrival:supply-label")));
+    }
+
     @Test
     void aDecisionAboutAPart_endsWithThatPart() {
         String fuse = "power:FUSE:right rating";

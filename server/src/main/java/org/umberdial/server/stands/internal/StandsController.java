@@ -50,13 +50,20 @@ class StandsController {
             String sentence,
             String barred) {}
 
+    /**
+     * Where an act is done.
+     *
+     * @param subject what it is about, such as the test that is made; may be empty
+     */
+    record ActPlace(String id, String area, String subject) {}
+
     /** @param act where it is settled; null when no act here does */
     record StopView(
             String id,
             Gate gate,
             String words,
             boolean bad,
-            @Schema(nullable = true) ActView act) {}
+            @Schema(nullable = true) ActPlace act) {}
 
     /** @param who wrote it, @param words what it says */
     record NewsView(String who, Instant at, String words) {}
@@ -112,7 +119,6 @@ class StandsController {
     StandsView stands(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         OpenSet set = files.open(caller.shopId(), setId.toString());
         Stands stands = Stands.of(set.file());
-        Guide guide = Guide.of(set.file());
         StoredSet stored = set.stored();
         return new StandsView(
                 set.id(),
@@ -130,7 +136,7 @@ class StandsController {
                 stored.label().promisedFor().orElse(null),
                 stands.next().map(ActView::of).orElse(null),
                 stands.stages().stream().map(StandsController::view).toList(),
-                stands.stops().stream().map(stop -> view(guide, stop)).toList(),
+                stands.stops().stream().map(StandsController::view).toList(),
                 stands.toSettle(),
                 stands.provisional(),
                 since(caller, set));
@@ -141,17 +147,14 @@ class StandsController {
                 s.id(), s.title(), s.state(), s.proven(), s.doubtful(), s.failed(), s.open(), s.sentence(), s.barred());
     }
 
-    private static StopView view(Guide guide, Stop stop) {
+    private static StopView view(Stop stop) {
+        String[] act = stop.act().split(":", 2);
         return new StopView(
                 stop.id(),
                 stop.gate(),
                 stop.words(),
                 stop.bad(),
-                java.util.stream.Stream.concat(guide.acts().stream(), guide.barred().stream())
-                        .filter(act -> act.id().equals(stop.act()))
-                        .findFirst()
-                        .map(ActView::of)
-                        .orElse(null));
+                act.length < 2 ? null : new ActPlace(stop.act(), act[0], act[0].equals("cold") ? act[1] : ""));
     }
 
     private SinceView since(Caller caller, OpenSet set) {
