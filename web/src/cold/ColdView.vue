@@ -7,6 +7,7 @@ import BenchHeader from '../bench/BenchHeader.vue'
 import NextAct from '../guide/NextAct.vue'
 import VerdictMark from '../ui/VerdictMark.vue'
 import { useShop } from '../ui/useShop'
+import PlanStrip from './PlanStrip.vue'
 import { useCold } from './useCold'
 
 /** The phase Cold: its tests in the order that proves most, one of them open, the next act below. */
@@ -23,6 +24,8 @@ const rest = computed(() => [
   { title: 'No instrument for it here', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'NO_INSTRUMENT') },
 ])
 const inside = computed(() => typeof route.params['test'] === 'string')
+/** No test and no tool is open. */
+const onPlan = computed(() => route.path.endsWith('/cold'))
 const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
 </script>
 
@@ -59,6 +62,7 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
         bleeder clipped on and read again after a break.
       </p>
       <p v-else-if="plan.charge === 'THERE'">
+        Plug out and in sight.
         <strong>A capacitor still held more than {{ plan.safeVolts }} V when it was last read.</strong>
         No hand and no ohmmeter inside until it is bled and proven gone.
       </p>
@@ -128,6 +132,7 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
       <div class="min-h-0 overflow-auto" tabindex="-1"><RouterView :key="route.path" /></div>
     </div>
     <NextAct :set-id="setId" :next="plan.guide" />
+    <div id="cold-strip"><PlanStrip v-if="onPlan" :set-id="setId" :say="say" /></div>
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>
   <p v-else class="p-8 text-soft">Working out the plan…</p>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '../api/client'
-import { apart, columnsOf, proportions, spread, typedOf } from './cells'
+import { apart, columnsOf, proportions, spread, typedOf, walk } from './cells'
 
 const cell = (key: string, label = ''): Schemas['CellView'] => ({
   key,
@@ -9,6 +9,7 @@ const cell = (key: string, label = ''): Schemas['CellView'] => ({
   unit: 'V',
   choices: [],
   expected: '',
+  aside: false,
 })
 const block = (...lines: Schemas['CellView'][][]): Schemas['BlockView'] => ({
   title: 't',
@@ -24,6 +25,12 @@ describe('cells', () => {
     ])
     expect(columnsOf(block([cell('a', 'in'), cell('b', 'out')], [cell('c', 'in')]))).toEqual([])
     expect(columnsOf(block([cell('a')], [cell('b')]))).toEqual([])
+  })
+  it('walks from cell to cell, past those filled only where they are needed', () => {
+    const form = [block([cell('a'), { ...cell('lifted'), aside: true }], [cell('b')])]
+    expect(walk(form, {}, 'a')).toBe('b')
+    expect(walk(form, { a: '1' }, '')).toBe('b')
+    expect(walk(form, {}, 'b')).toBeNull()
   })
   it('sends only what the form still asks for', () => {
     expect(typedOf([block([cell('a'), cell('b')])], { a: '12', b: '  ', gone: '3' })).toEqual({ a: '12' })

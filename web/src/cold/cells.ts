@@ -14,6 +14,16 @@ export function columnsOf(block: Block): readonly string[] {
   return same ? first : []
 }
 
+/**
+ * The cell that comes after one when a test is walked through, in the order of its form; from the beginning when none is
+ * given. Cells filled only where they are needed are passed over, and so are those of {@code filled}.
+ */
+export function walk(blocks: readonly Block[], filled: Record<string, string>, after: string): string | null {
+  const cells = blocks.flatMap((block) => block.lines.flatMap((line) => line.cells))
+  const from = cells.findIndex((cell) => cell.key === after) + 1
+  return cells.slice(from).find((cell) => !cell.aside && !filled[cell.key])?.key ?? null
+}
+
 /** Only what has a place in the form and is not empty; the rest was typed into cells that are gone. */
 export function typedOf(blocks: readonly Block[], typed: Record<string, string>): Record<string, string> {
   const keys = new Set(blocks.flatMap((block) => block.lines.flatMap((line) => line.cells.map((cell) => cell.key))))

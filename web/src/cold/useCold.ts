@@ -23,11 +23,20 @@ export function useCold(setId: MaybeRefOrGetter<string>) {
             ),
           ),
       }),
-    judge: (test: string, typed: Record<string, string>) =>
+    judge: (test: string, typed: Record<string, string>, text: string | null, at: string) =>
       ask(
         http.POST('/api/sets/{setId}/cold/tests/{test}/drafts', {
           params: { path: { ...path(), test } },
-          body: { typed },
+          body: { typed, text, at },
+        }),
+      ),
+    /** Which test a line typed on the plan belongs to. */
+    find: (text: string, signal: AbortSignal) =>
+      ask(
+        http.POST('/api/sets/{setId}/cold/entry-previews', {
+          params: { path: path() },
+          body: { text, at: '' },
+          signal,
         }),
       ),
     async keep(

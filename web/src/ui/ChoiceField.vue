@@ -16,7 +16,9 @@ const chosen = computed(() => props.options.find((option) => option.id === model
 
 <template>
   <Listbox v-model="model" as="div" class="relative" :class="inline ? 'flex items-center gap-2' : 'w-64'">
-    <ListboxLabel class="block text-sm text-soft" :class="inline ? '' : 'mb-1'">{{ label }}</ListboxLabel>
+    <ListboxLabel class="block text-sm text-soft" :class="inline ? 'whitespace-nowrap' : 'mb-1'">
+      {{ label }}
+    </ListboxLabel>
     <ListboxButton
       class="flex min-h-11 w-full items-center justify-between gap-2 rounded border border-line bg-raised px-3 text-left"
     >

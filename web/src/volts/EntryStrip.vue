@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { SpeakerWaveIcon, SpeakerXMarkIcon } from '@heroicons/vue/24/outline'
 import { computed, onMounted, toRef, useTemplateRef } from 'vue'
-import { session } from '../account/session'
-import KeyCap from '../ui/KeyCap.vue'
+import StripFrame from '../entry/StripFrame.vue'
 import VerdictMark from '../ui/VerdictMark.vue'
 import { looks } from '../ui/verdicts'
 import { useEntry } from './useEntry'
@@ -41,11 +40,9 @@ function onKey(event: KeyboardEvent) {
   } else if (event.key === 'z' && (event.ctrlKey || event.metaKey) && !text.value) {
     event.preventDefault()
     takeBack()
-  } else if (event.key === 'Escape') {
-    text.value = ''
   }
 }
-/** What was refused stays, chosen whole: the next key writes over it, an arrow goes into it. */
+/** What was refused stays, chosen whole. */
 async function commit() {
   await entry.commit()
   if (text.value && !question.value) field.value?.select()
@@ -53,70 +50,51 @@ async function commit() {
 function takeBack() {
   if (props.view.last) void props.doors.withdraw(props.view.last.id)
 }
-onMounted(() => field.value?.focus({ preventScroll: true }))
+onMounted(() => field.value?.focus())
 defineExpose({ focus: () => field.value?.focus() })
 </script>
 
 <template>
-  <form
-    v-if="session.mayWrite.value"
-    class="grid grid-cols-1 sm:grid-cols-[minmax(12rem,1fr)_auto] items-center gap-x-5 gap-y-1 border-t lg:grid-cols-[minmax(16rem,22rem)_1fr_auto] border-line bg-raised px-5 py-2"
-    @submit.prevent="commit"
+  <StripFrame
+    ref="field"
+    v-model="text"
+    :label="say(point?.name ?? 'Name a point, then its reading')"
+    :placeholder="point ? say(point.expectedText) : ''"
+    :fault="!!fault"
+    :disabled="busy"
+    @commit="commit"
+    @key="onKey"
   >
-    <div>
-      <label for="entry" class="block text-sm text-soft">
-        {{ say(point?.name ?? 'Name a point, then its reading') }}
-      </label>
-      <input
-        id="entry"
-        ref="field"
-        v-model="text"
-        autocomplete="off"
-        autocapitalize="off"
-        spellcheck="false"
-        class="w-full border-b-4 border-line bg-transparent font-figures text-[28px] leading-9 outline-none focus:border-accent"
-        :aria-invalid="!!fault"
-        aria-describedby="entry-says"
-        :placeholder="point ? say(point.expectedText) : ''"
-        @keydown="onKey"
-      />
-    </div>
-    <div
-      id="entry-says"
-      aria-live="polite"
-      class="order-last col-span-2 min-h-14 max-sm:order-none max-sm:col-span-1 max-sm:min-h-6 lg:order-none lg:col-span-1"
-    >
-      <p v-if="question" class="font-semibold text-bad">
-        {{ say(question) }}
-        <span class="font-normal">Enter keeps it, Escape clears it.</span>
+    <p v-if="question" class="font-semibold text-bad">
+      {{ say(question) }}
+      <span class="font-normal">Enter keeps it, Escape clears it.</span>
+    </p>
+    <p v-else-if="fault" class="text-bad">{{ fault }}</p>
+    <template v-else-if="understood && text">
+      <p class="flex items-center gap-2">
+        <VerdictMark :verdict="understood.verdict" />
+        <span>
+          {{ say(understood.name) }}:
+          <strong class="font-figures">{{ say(understood.value) }}</strong>
+          <span :class="looks[understood.verdict].text">{{ looks[understood.verdict].word }}</span>
+        </span>
       </p>
-      <p v-else-if="fault" class="text-bad">{{ fault }}</p>
-      <template v-else-if="understood && text">
-        <p class="flex items-center gap-2">
-          <VerdictMark :verdict="understood.verdict" />
-          <span>
-            {{ say(understood.name) }}:
-            <strong class="font-figures">{{ say(understood.value) }}</strong>
-            <span :class="looks[understood.verdict].text">{{ looks[understood.verdict].word }}</span>
-          </span>
-        </p>
-        <p class="text-sm text-soft">{{ say(understood.question ?? understood.reason) }}</p>
-      </template>
-      <template v-else>
-        <p class="max-sm:hidden">
-          {{ following ? say(`Enter keeps it and moves on to ${following.name}.`) : 'Enter keeps it.' }}
-          <span class="text-soft">Up and down choose the point.</span>
-        </p>
-        <p class="text-sm text-soft max-sm:hidden">
-          {{
-            say(
-              'Another point: name it first, as in V3 plate 82.4 or V3.7 82.4. A part by ohms: R7 231k. With a part lifted: 0.1 C8 lifted.',
-            )
-          }}
-        </p>
-      </template>
-    </div>
-    <div class="flex items-center gap-2">
+      <p class="text-sm text-soft">{{ say(understood.question ?? understood.reason) }}</p>
+    </template>
+    <template v-else>
+      <p class="max-sm:hidden">
+        {{ following ? say(`Enter keeps it and moves on to ${following.name}.`) : 'Enter keeps it.' }}
+        <span class="text-soft">Up and down choose the point.</span>
+      </p>
+      <p class="text-sm text-soft max-sm:hidden">
+        {{
+          say(
+            'Another point: name it first, as in V3 plate 82.4 or V3.7 82.4. A part by ohms: R7 231k. With a part lifted: 0.1 C8 lifted.',
+          )
+        }}
+      </p>
+    </template>
+    <template #actions>
       <button
         type="button"
         class="min-h-11 min-w-11 rounded border border-line px-2"
@@ -138,14 +116,6 @@ defineExpose({ focus: () => field.value?.focus() })
         <span class="font-figures">{{ say(view.last.text) }}</span>
         <span class="text-soft">{{ ` ${say(view.lastName)}` }}</span>
       </button>
-      <button
-        type="submit"
-        class="min-h-11 max-sm:ml-auto rounded border border-accent bg-accent px-4 text-on-accent"
-        :disabled="busy"
-      >
-        <span class="mr-2 font-semibold">Keep</span>
-        <KeyCap>Enter</KeyCap>
-      </button>
-    </div>
-  </form>
+    </template>
+  </StripFrame>
 </template>

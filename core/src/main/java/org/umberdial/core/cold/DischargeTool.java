@@ -15,6 +15,9 @@ import org.umberdial.core.value.Unit;
 
 /** Which capacitors to bleed, for how long and through how many watts; and whether the volts are gone. */
 final class DischargeTool implements ColdTool {
+    /** Above this peak [W] a wire-wound 5 W resistor is no longer sure to stand it, and the clip sparks. */
+    private static final double SPARK = 50;
+
     @Override
     public List<Block> blocks(ColdScene scene, Figures figures) {
         double bleeder = bleeder(scene, figures);
@@ -32,9 +35,7 @@ final class DischargeTool implements ColdTool {
                 said = "nobody knows its volts: leave the resistor on until the meter has stopped falling";
             }
             lines.add(new Line(
-                    h.reference() + (h.name().isEmpty() ? "" : ", " + h.name()),
-                    h.reference(),
-                    List.of(Cell.figure("v." + h.reference(), "left", Unit.VOLT, said))));
+                    label(h), h.reference(), List.of(Cell.figure("v." + h.reference(), "left", Unit.VOLT, said))));
         }
         if (lines.isEmpty()) {
             lines.add(new Line(
@@ -50,11 +51,32 @@ final class DischargeTool implements ColdTool {
                                 "Resistor",
                                 "",
                                 List.of(Cell.figure(
-                                        "bleed",
-                                        "",
-                                        Unit.OHM,
-                                        ColdTool.ohms(scene.policy().bleedOhms())))))),
+                                                "bleed",
+                                                "",
+                                                Unit.OHM,
+                                                ColdTool.ohms(scene.policy().bleedOhms()))
+                                        .asAside())))),
                 new Block("Then prove it", "Volts still across each, after the time stated.", lines));
+    }
+
+    private static String label(Charge.Holder h) {
+        return h.reference() + (h.name().isEmpty() ? "" : ", " + h.name());
+    }
+
+    /** What each was read at, beside its row. */
+    private static List<ColdVerdict.Result> left(ColdScene scene, Figures figures) {
+        List<ColdVerdict.Result> left = new ArrayList<>();
+        for (Charge.Holder h : Charge.holders(scene)) {
+            figures.number("v." + h.reference()).ifPresent(volts -> {
+                boolean gone = Math.abs(volts) <= scene.policy().safeVolts();
+                left.add(new ColdVerdict.Result(
+                        label(h),
+                        ColdTool.volts(volts),
+                        gone ? "gone" : "still charged: bleed it again",
+                        gone ? Verdict.GOOD : Verdict.BAD));
+            });
+        }
+        return left;
     }
 
     private static double bleeder(ColdScene scene, Figures figures) {
@@ -77,20 +99,20 @@ final class DischargeTool implements ColdTool {
                 .mapToDouble(h -> h.seconds(bleeder, scene.policy().safeVolts()))
                 .max()
                 .orElse(0);
-        List<ColdVerdict.Result> results = holders.isEmpty()
-                ? List.of()
-                : List.of(
-                        new ColdVerdict.Result(
-                                "Leave it on each for",
-                                ColdTool.text("%.1f s", seconds),
-                                ColdTool.text(
-                                        "until it is at %.0f V", scene.policy().safeVolts()),
-                                Verdict.NO_EXPECTATION),
-                        new ColdVerdict.Result(
-                                "Peak in the resistor",
-                                ColdTool.text("%.1f W", watts),
-                                "for an instant; a 5 W part takes it",
-                                Verdict.NO_EXPECTATION));
+        List<ColdVerdict.Result> results = new ArrayList<>(left(scene, figures));
+        if (!holders.isEmpty()) {
+            boolean spark = watts > SPARK;
+            results.add(new ColdVerdict.Result(
+                    "Leave it on each for",
+                    seconds < 0.05 ? "an instant" : ColdTool.text("%.1f s", seconds),
+                    ColdTool.text("until it is at %.0f V", scene.policy().safeVolts()),
+                    Verdict.NO_EXPECTATION));
+            results.add(new ColdVerdict.Result(
+                    "Peak in the resistor",
+                    ColdTool.text("%.1f W", watts),
+                    spark ? "it sparks at the clip: take more ohms" : "for an instant; a 5 W part takes it",
+                    spark ? Verdict.DOUBT : Verdict.NO_EXPECTATION));
+        }
         List<String> arithmetic = holders.stream()
                 .filter(h -> h.volts().isPresent())
                 .map(h -> ColdTool.text(

@@ -17,6 +17,8 @@ record InCircuit(Part part, double nominal, double predicted, double beside) {
 
     private static final double SHOWS = 0.1;
     private static final double CONSISTENT = 0.12;
+    /** Beyond this a share reads better as a multiple. */
+    private static final double PERCENT_TO = 4;
 
     record Judged(Verdict word, String reason) {}
 
@@ -51,6 +53,9 @@ record InCircuit(Part part, double nominal, double predicted, double beside) {
     Judged judge(double read, boolean lifted) {
         double tolerance = part.tolerance().fraction();
         double off = read / nominal - 1;
+        if (Double.isInfinite(read)) {
+            return new Judged(Verdict.BAD, "open");
+        }
         if (lifted) {
             boolean good = Math.abs(off) <= tolerance;
             return new Judged(
@@ -63,8 +68,8 @@ record InCircuit(Part part, double nominal, double predicted, double beside) {
         if (off > tolerance) {
             return new Judged(
                     Verdict.BAD,
-                    ColdTool.percent(off)
-                            + " above its value in place: drifted, for paths beside it only lower a reading");
+                    (off > PERCENT_TO ? ColdTool.text("%.0f times", off + 1) : ColdTool.percent(off) + " above")
+                            + " its value in place: drifted, for paths beside it only lower a reading");
         }
         double against = read / predicted - 1;
         if (Math.abs(against) <= CONSISTENT) {

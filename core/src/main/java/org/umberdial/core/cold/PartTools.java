@@ -69,7 +69,7 @@ final class PartTools {
                     default -> {}
                 }
                 if (o.word == Verdict.BAD) {
-                    bad.add(subject);
+                    bad.add(called(scene, subject));
                 }
             });
         }
@@ -89,7 +89,11 @@ final class PartTools {
                 "In doubt: "
                         + String.join(
                                 ", ",
-                                doubts.stream().map(Claim::subject).distinct().toList()) + "." + left;
+                                doubts.stream()
+                                        .map(claim -> called(scene, claim.subject()))
+                                        .distinct()
+                                        .toList())
+                        + "." + left;
             case GOOD -> passed + (passed == 1 ? " part passes." : " parts pass.") + left;
             default -> {
                 long unusual = results.stream()
@@ -105,6 +109,15 @@ final class PartTools {
                 word, sentence, List.of(), List.copyOf(results), proves, refutes, doubts, bad.isEmpty() ? "" : whenBad);
     }
 
+    /** What people call a part: {@code V4} for the card {@code XV4}. */
+    private static String called(ColdScene scene, String reference) {
+        return scene.set()
+                .part(reference)
+                .filter(p -> p.card().kind().equals("tube"))
+                .map(p -> reference.replaceFirst("(?i)^X", "").replaceAll("(?<=[0-9])[A-Z]$", ""))
+                .orElse(reference);
+    }
+
     static String name(ColdScene scene, String reference) {
         return scene.set()
                 .part(reference)
@@ -112,9 +125,7 @@ final class PartTools {
                     String said = p.card().kind().equals("tube")
                             ? TubeData.bare(p.card().model())
                             : p.description();
-                    String shown = p.card().kind().equals("tube")
-                            ? reference.replaceFirst("(?i)^X", "").replaceAll("(?<=[0-9])[A-Z]$", "")
-                            : reference;
+                    String shown = called(scene, reference);
                     List<Part> track = track(scene, reference);
                     return track.size() > 1
                             ? String.join(
@@ -309,7 +320,7 @@ final class PartTools {
                                             new Choice("good", "good"),
                                             new Choice("doubt", "doubtful"),
                                             new Choice("bad", "bad")),
-                                    Cell.words("w." + s, "figures")))));
+                                    Cell.words("w." + s, "figures").asAside()))));
         }
 
         @Override
@@ -514,7 +525,7 @@ final class PartTools {
                                             InCircuit.of(scene, s)
                                                     .map(InCircuit::says)
                                                     .orElse("")),
-                                    Cell.yesNo("l." + s, "lead lifted")))));
+                                    Cell.yesNo("l." + s, "lead lifted").asAside()))));
         }
 
         @Override

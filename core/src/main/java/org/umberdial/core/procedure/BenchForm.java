@@ -33,8 +33,19 @@ public record BenchForm(List<String> steps, List<String> cautions, List<Block> b
      * @param label what it is, when the column or the line does not say it already
      * @param unit of a figure
      * @param expected what a healthy set would show; may be empty
+     * @param aside passed over when figures are entered one after another: only filled where it is needed
      */
-    public record Cell(String key, String label, Kind kind, Unit unit, List<Choice> choices, String expected) {
+    public record Cell(
+            String key, String label, Kind kind, Unit unit, List<Choice> choices, String expected, boolean aside) {
+        public Cell(String key, String label, Kind kind, Unit unit, List<Choice> choices, String expected) {
+            this(key, label, kind, unit, choices, expected, false);
+        }
+
+        /** The same cell, passed over when figures are entered one after another. */
+        public Cell asAside() {
+            return new Cell(key, label, kind, unit, choices, expected, true);
+        }
+
         public static Cell figure(String key, String label, Unit unit, String expected) {
             return new Cell(key, label, Kind.FIGURE, unit, List.of(), expected);
         }

@@ -1,8 +1,10 @@
 package org.umberdial.core.procedure;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.umberdial.core.value.InvalidEntry;
 
 /**
@@ -13,8 +15,15 @@ public record Figures(Map<String, String> entered) {
     /** What an ohmmeter shows when nothing connects. */
     public static final String OPEN = "open";
 
+    private static final Set<String> SAID_OPEN = Set.of(OPEN, "ol", "o.l", "o.l.", "inf", "infinite", "∞", "over");
+
     public Figures {
         entered = Map.copyOf(entered);
+    }
+
+    /** Whether somebody means by this that nothing connects. */
+    public static boolean saysOpen(String typed) {
+        return SAID_OPEN.contains(typed.toLowerCase(Locale.ROOT));
     }
 
     public String text(String key) {

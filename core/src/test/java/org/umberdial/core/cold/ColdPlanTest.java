@@ -8,6 +8,8 @@ import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.umberdial.core.Files;
 import org.umberdial.core.arrival.Book;
 import org.umberdial.core.claim.Aspect;
@@ -18,6 +20,7 @@ import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.proof.Proof;
 import org.umberdial.core.proof.ProofState;
+import org.umberdial.core.value.InvalidEntry;
 
 class ColdPlanTest {
     private static final Set<Equipment> SMALL =
@@ -263,5 +266,30 @@ class ColdPlanTest {
 
     private static Proof proof(Book book, String subject) {
         return Files.proof(Files.of(Scenes.FM.set(), Scenes.FM.label(), book, SMALL), subject);
+    }
+
+    /** A line typed on the plan, and the test that takes it; a bare number never proves a capacitor empty. */
+    @ParameterizedTest
+    @CsvSource({
+        "R9 1M, controls",
+        "R6 220k lifted, resistors",
+        "V5 1.2, heaters",
+        "C1 0.2 V, discharge",
+        "C1 0.2, rails",
+        "C1 25k 5 s 60k 30 s, rails",
+        "C2, discharge",
+        "R77 12k, There is no part R77",
+        "V5 purple, has no place",
+    })
+    void entryOnThePlan_goesToTheTestThatAsksForIt(String typed, String expected) {
+        ColdBench bench = ColdBench.of(Scenes.FM, new Book().journal());
+        ColdPlan plan = ColdPlan.of(Scenes.FM, bench, EnumSet.allOf(Equipment.class));
+        String found;
+        try {
+            found = ColdEntry.find(Scenes.FM, bench, plan, typed).row().id();
+        } catch (InvalidEntry refused) {
+            found = refused.getMessage();
+        }
+        assertTrue(found.contains(expected), found);
     }
 }

@@ -56,9 +56,9 @@ class ColdTestsTest {
             fm | insulation | volts=250 i.primary-core=80e6 | NO_EXPECTATION | can still break down
             fm | insulation | volts=9 i.primary-core=80e6 | NO_EXPECTATION | ordinary ohmmeter
             fm | heaters | o.XV5=1.2 o.XV6=0.9 o.XV1A=2.1 o.XV2=3 o.XV3=3.1 o.XV4=2 | GOOD | 6 parts pass
-            string | heaters | o.XV4=open | BAD | XV4 fails
-            string | heaters | o.XV5=33 t.XV5=open | BAD | XV5
-            string | heaters | o.XV5=90 | DOUBT | XV5
+            string | heaters | o.XV4=open | BAD | V4 fails
+            string | heaters | o.XV5=33 t.XV5=open | BAD | V5
+            string | heaters | o.XV5=90 | DOUBT | V5
             fm | rails | o.C1=14k o2.C1=30000 t.C1=5 t2.C1=20 | UNREAD | Read
             fm | rails | o.C1=14000 t.C1=5 o2.C1=30000 t2.C1=20 | NO_EXPECTATION | prove nothing
             fm | rails | o.C1=30000 t.C1=20 o2.C1=14000 t2.C1=5 | NO_EXPECTATION | prove nothing

@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,6 +26,7 @@ import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.cold.Charge;
 import org.umberdial.core.cold.ColdArea;
 import org.umberdial.core.cold.ColdBench;
+import org.umberdial.core.cold.ColdEntry;
 import org.umberdial.core.cold.ColdPlan;
 import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.ColdTests;
@@ -34,6 +36,7 @@ import org.umberdial.core.cold.TestRow;
 import org.umberdial.core.procedure.BenchForm;
 import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.procedure.Figures;
+import org.umberdial.core.procedure.FormEntry;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
@@ -83,8 +86,15 @@ class ColdController {
 
     record ChoiceView(String id, String label) {}
 
+    /** @param aside passed over when figures are entered one after another */
     record CellView(
-            String key, String label, BenchForm.Kind kind, String unit, List<ChoiceView> choices, String expected) {}
+            String key,
+            String label,
+            BenchForm.Kind kind,
+            String unit,
+            List<ChoiceView> choices,
+            String expected,
+            boolean aside) {}
 
     record FormLine(String label, String subject, List<CellView> cells) {}
 
@@ -128,10 +138,50 @@ class ColdController {
             Map<String, String> typed,
             String instrument) {}
 
-    /** The form and the verdict for what was typed so far. */
-    record JudgedView(List<BlockView> blocks, VerdictView verdict, List<CellFault> faults, boolean asksControl) {}
+    /** @param shown as it is read back: the word of a choice, a figure as typed */
+    record PlacedView(String key, String text, String shown) {}
 
-    record Draft(@NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed) {}
+    /**
+     * What the entry strip's line was understood as.
+     *
+     * @param to key of the row that was only named; else empty
+     * @param fault why it has no place here; else empty
+     */
+    record EntryAnswer(List<PlacedView> placed, String to, String fault) {}
+
+    /** The form and the verdict for what was typed so far, the strip's line with it. */
+    record JudgedView(
+            List<BlockView> blocks,
+            VerdictView verdict,
+            List<CellFault> faults,
+            boolean asksControl,
+            @Schema(nullable = true) EntryAnswer entry) {}
+
+    /** A line typed on the entry strip while the cell {@code at} was current. */
+    record StripLine(
+            @NotNull @Size(max = 400) String text,
+            @NotNull @Size(max = 80) String at) {}
+
+    /**
+     * @param text of the entry strip, null when nothing is typed there
+     * @param at key of the cell that is current
+     */
+    record Draft(
+            @NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed,
+            @Size(max = 400) @Schema(nullable = true) String text,
+            @Size(max = 80) @Schema(nullable = true) String at) {}
+
+    /** A line typed on the plan. @param test that asks for it, @param typed the test's figures with these */
+    record FoundView(
+            String test,
+            String title,
+            String row,
+            List<PlacedView> placed,
+            String to,
+            Map<String, String> typed,
+            String instrument,
+            @Schema(nullable = true) ResultView result,
+            String fault) {}
 
     /** @param read keys of the figures that were read now; absent from browsers of earlier versions */
     record TestKept(
@@ -234,9 +284,18 @@ class ColdController {
                 lacking,
                 made,
                 Entered.typed(form, figures, sign(set)),
-                last.map(ColdBench.Done::equipment)
-                        .filter(id -> !id.isEmpty())
-                        .orElse(instruments.isEmpty() ? "" : instruments.get(0).id()));
+                instrument(set, row, last));
+    }
+
+    /** What it was read with last; else the first here that can read it. */
+    private static String instrument(OpenSet set, TestRow row, Optional<ColdBench.Done> last) {
+        return last.map(ColdBench.Done::equipment)
+                .filter(id -> !id.isEmpty())
+                .or(() -> set.equipment().stream()
+                        .filter(item -> !item.retired() && row.needs().contains(item.kind()))
+                        .map(EquipmentItem::id)
+                        .findFirst())
+                .orElse("");
     }
 
     /** What was typed so far says; nothing is kept. */
@@ -249,7 +308,19 @@ class ColdController {
         OpenSet set = set(caller, setId);
         TestRow row = row(test);
         ColdScene scene = ColdArea.scene(set.file());
-        Entered entered = Entered.of(scene, row, draft.typed, sign(set));
+        Map<String, String> typed = new LinkedHashMap<>(draft.typed);
+        EntryAnswer entry = draft.text == null || draft.text.isBlank()
+                ? null
+                : understand(
+                        ColdTests.form(
+                                scene,
+                                row,
+                                Entered.of(scene, row, typed, sign(set)).figures()),
+                        new StripLine(draft.text, draft.at == null ? "" : draft.at));
+        if (entry != null) {
+            entry.placed.forEach(placed -> typed.put(placed.key, placed.text));
+        }
+        Entered entered = Entered.of(scene, row, typed, sign(set));
         List<CellFault> faults = new java.util.ArrayList<>(entered.faults().entrySet().stream()
                 .map(e -> new CellFault(e.getKey(), e.getValue()))
                 .toList());
@@ -283,7 +354,65 @@ class ColdController {
         List<BlockView> blocks = ColdTests.form(scene, row, entered.figures()).blocks().stream()
                 .map(ColdController::view)
                 .toList();
-        return new JudgedView(blocks, view(scene, bench, verdict), faults, verdict.surprising());
+        return new JudgedView(blocks, view(scene, bench, verdict), faults, verdict.surprising(), entry);
+    }
+
+    private static EntryAnswer understand(BenchForm form, StripLine line) {
+        try {
+            FormEntry.Understood understood = FormEntry.read(form, line.text, line.at);
+            return new EntryAnswer(placed(form, understood), understood.to(), "");
+        } catch (InvalidEntry refused) {
+            return new EntryAnswer(List.of(), "", refused.getMessage());
+        }
+    }
+
+    private static List<PlacedView> placed(BenchForm form, FormEntry.Understood understood) {
+        Map<String, BenchForm.Cell> cells = Entered.cells(form);
+        return understood.placed().stream()
+                .map(placed -> new PlacedView(
+                        placed.key(),
+                        placed.text(),
+                        cells.get(placed.key()).choices().stream()
+                                .filter(choice -> choice.id().equals(placed.text()))
+                                .map(BenchForm.Choice::label)
+                                .findFirst()
+                                .orElse(placed.text())))
+                .toList();
+    }
+
+    /** Which test a line such as {@code R7 231k} belongs to, and what it would say; nothing is kept. */
+    @PostMapping("/entry-previews")
+    FoundView find(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody StripLine line) {
+        OpenSet set = set(caller, setId);
+        ColdScene scene = ColdArea.scene(set.file());
+        ColdBench bench = ColdArea.bench(set.file());
+        ColdEntry found = ColdEntry.find(scene, bench, ColdArea.plan(set.file()), line.text);
+        TestRow row = found.row();
+        Figures kept = ColdTests.standsBesideItself(row)
+                ? new Figures(Map.of())
+                : bench.last(row.id()).map(ColdBench.Done::figures).orElse(new Figures(Map.of()));
+        BenchForm form = ColdTests.form(scene, row, kept);
+        Map<String, String> typed = found.added(Entered.typed(form, kept, sign(set)));
+        Entered entered = Entered.of(scene, row, typed, sign(set));
+        String fault = row.readsOhms() && bench.charge() == Charge.State.THERE
+                ? Charge.refusal(scene.policy().safeVolts())
+                : entered.faults().values().stream().findFirst().orElse("");
+        Optional<ColdVerdict.Result> result = fault.isEmpty()
+                ? ColdTests.judge(scene, row, entered.figures()).results().stream()
+                        .filter(one -> one.label().equals(found.line().label()))
+                        .findFirst()
+                : Optional.empty();
+        return new FoundView(
+                row.id(),
+                row.title(),
+                found.line().label(),
+                placed(form, found.understood()),
+                found.understood().to(),
+                typed,
+                instrument(set, row, bench.last(row.id())),
+                result.map(ColdController::view).orElse(null),
+                fault);
     }
 
     /** Keeps a test; the same id again changes nothing. */
@@ -345,7 +474,8 @@ class ColdController {
                                                 cell.choices().stream()
                                                         .map(c -> new ChoiceView(c.id(), c.label()))
                                                         .toList(),
-                                                cell.expected()))
+                                                cell.expected(),
+                                                cell.aside()))
                                         .toList()))
                         .toList());
     }
@@ -355,18 +485,16 @@ class ColdController {
                 v.word(),
                 v.sentence(),
                 v.arithmetic(),
-                v.results().stream()
-                        .map(r -> new ResultView(
-                                r.label(),
-                                r.value(),
-                                r.note(),
-                                r.word(),
-                                r.at().isPresent() ? r.at().getAsDouble() : null))
-                        .toList(),
+                v.results().stream().map(ColdController::view).toList(),
                 claims(scene, bench, v.proves()),
                 claims(scene, bench, v.refutes()),
                 claims(scene, bench, v.doubts()),
                 v.next());
+    }
+
+    private static ResultView view(ColdVerdict.Result r) {
+        return new ResultView(
+                r.label(), r.value(), r.note(), r.word(), r.at().isPresent() ? r.at().getAsDouble() : null);
     }
 
     private static List<ClaimView> claims(ColdScene scene, ColdBench bench, List<Claim> claims) {

@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.ColdTests;
 import org.umberdial.core.cold.TestRow;
@@ -24,7 +23,6 @@ import org.umberdial.core.value.ValueReader;
  */
 record Entered(Figures figures, Map<String, String> faults) {
     private static final int MOST_WORDS = 300;
-    private static final Set<String> OPEN = Set.of("open", "ol", "o.l", "o.l.", "inf", "infinite", "∞", "over");
 
     /** Reads the cells of the form; a form may show further cells once earlier ones are read, so it is asked again. */
     static Entered of(ColdScene scene, TestRow row, Map<String, String> typed, DecimalSign sign) {
@@ -82,7 +80,7 @@ record Entered(Figures figures, Map<String, String> faults) {
             }
             case NUMBER -> Double.toString(values.number(text));
             case FIGURE ->
-                cell.unit() == Unit.OHM && OPEN.contains(text.toLowerCase(java.util.Locale.ROOT))
+                cell.unit() == Unit.OHM && Figures.saysOpen(text)
                         ? Figures.OPEN
                         : Double.toString(values.read(text, cell.unit()).value());
         };

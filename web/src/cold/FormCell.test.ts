@@ -1,8 +1,8 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '../api/client'
-import CellField from './CellField.vue'
 import ChainStrip from './ChainStrip.vue'
+import FormCell from './FormCell.vue'
 import TapScale from './TapScale.vue'
 
 const cell = (more: Partial<Schemas['CellView']>): Schemas['CellView'] => ({
@@ -12,35 +12,27 @@ const cell = (more: Partial<Schemas['CellView']>): Schemas['CellView'] => ({
   unit: 'Ω',
   choices: [],
   expected: '',
+  aside: false,
   ...more,
 })
 const say = (text: string) => text
 
-describe('CellField', () => {
-  it('says what is expected until something is wrong', async () => {
-    const field = mount(CellField, {
-      props: { cell: cell({ expected: '16.2 Ω' }), name: 'Pin to pin', fault: '', modelValue: '' },
-    })
-    expect(field.text()).toContain('16.2 Ω')
-    const input = field.get('input')
-    expect(input.attributes('aria-describedby')).toBe(field.get('p').attributes('id'))
-    await field.setProps({ fault: 'That is no number.' })
-    expect(field.text()).toContain('That is no number.')
-    expect(input.attributes('aria-invalid')).toBe('true')
-    await input.setValue('open')
-    expect(field.emitted('update:modelValue')).toEqual([['open']])
+describe('FormCell', () => {
+  const props = { name: 'Pin to pin', typed: '', pending: '', fault: '', current: false, fresh: false, say }
+  it('shows what was read with its unit, and what the strip would write before it is there', async () => {
+    const field = mount(FormCell, { props: { ...props, cell: cell({}) } })
+    expect(field.get('button').attributes('aria-label')).toBe('Pin to pin: not read')
+    await field.setProps({ typed: '16.2' })
+    expect(field.text().replace(/\s+/g, ' ')).toBe('16.2 Ω')
+    await field.setProps({ pending: 'open' })
+    expect(field.text()).toBe('open')
+    await field.get('button').trigger('click')
+    expect(field.emitted('choose')).toHaveLength(1)
   })
-  it('gives few choices as keys and many as a list', () => {
-    const choices = ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, label: id.toUpperCase() }))
-    const few = mount(CellField, {
-      props: { cell: cell({ kind: 'CHOICE', choices: choices.slice(0, 2) }), name: 'done', fault: '', modelValue: 'a' },
-    })
-    expect(few.get('[role=radiogroup]').attributes('aria-label')).toBe('done')
-    expect(few.findAll('input[type=radio]')).toHaveLength(2)
-    const many = mount(CellField, {
-      props: { cell: cell({ kind: 'CHOICE', choices }), name: 'which', fault: '', modelValue: '' },
-    })
-    expect(many.findAll('option')).toHaveLength(6)
+  it('shows the word of a choice, not what is kept', () => {
+    const choices = [{ id: 'doubt', label: 'doubtful' }]
+    const field = mount(FormCell, { props: { ...props, typed: 'doubt', cell: cell({ kind: 'CHOICE', choices }) } })
+    expect(field.text()).toBe('doubtful')
   })
 })
 

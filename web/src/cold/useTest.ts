@@ -1,0 +1,168 @@
+import { useDebounceFn, useSessionStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import type { Problem, Schemas } from '../api/client'
+import { walk, typedOf } from './cells'
+import { useCold } from './useCold'
+
+/** What was read at a test and is not kept yet; it outlives a reload. */
+interface Draft {
+  typed: Record<string, string>
+  read: string[]
+}
+
+/**
+ * A test while it is made: its figures, the cell that is current, and the entry strip's line. A figure goes from the
+ * strip into its cell at Enter; the test is kept as a whole.
+ */
+export function useTest(setId: string, test: string) {
+  const cold = useCold(setId)
+  const { data: about, error } = cold.test(test)
+  const draft = useSessionStorage<Draft>(`umber.cold.${setId}.${test}`, { typed: {}, read: [] })
+  const judged = ref<Schemas['JudgedView'] | null>(null)
+  const instrument = ref('')
+  const problem = ref<Problem | null>(null)
+  const text = ref('')
+  const current = ref('')
+  const keptAs = ref('')
+  const busy = ref(false)
+  let asked = 0
+  let id = crypto.randomUUID()
+
+  /** Kept figures with what was typed since. */
+  const typed = computed<Record<string, string>>(() => ({ ...about.value?.typed, ...draft.value.typed }))
+  const read = computed(() => draft.value.read)
+  const blocks = computed(() => judged.value?.blocks ?? [])
+  const cells = computed(() => blocks.value.flatMap((block) => block.lines.flatMap((line) => line.cells)))
+  const cell = computed(() => cells.value.find((one) => one.key === current.value) ?? null)
+  const row = computed(
+    () => blocks.value.flatMap((b) => b.lines).find((line) => line.cells.some((c) => c.key === current.value)) ?? null,
+  )
+  /** What the strip's line would put where, shown in its cell before it is there. */
+  const pending = computed<Record<string, string>>(() =>
+    text.value.trim()
+      ? Object.fromEntries((judged.value?.entry?.placed ?? []).map((placed) => [placed.key, placed.shown]))
+      : {},
+  )
+  const faultOf = (key: string) => judged.value?.faults.find((fault) => fault.key === key)?.text ?? ''
+  /** Why the line has no place, or why its figure cannot be. */
+  const fault = computed(() =>
+    text.value.trim()
+      ? judged.value?.entry?.fault || (judged.value?.entry?.placed ?? []).map((p) => faultOf(p.key)).find(Boolean) || ''
+      : '',
+  )
+
+  async function judge() {
+    const mine = ++asked
+    const answer = await cold.judge(test, typed.value, text.value.trim() ? text.value : null, current.value)
+    if (mine !== asked) return false
+    if (answer.kind === 'ready') judged.value = answer.value
+    problem.value = answer.kind === 'failed' ? answer.problem : null
+    return answer.kind === 'ready'
+  }
+  const look = useDebounceFn(() => void judge(), 120)
+
+  watch(
+    about,
+    async (a, before) => {
+      if (!a || before) return
+      instrument.value = a.instrument
+      await judge()
+    },
+    { immediate: true },
+  )
+  const stop = watch(blocks, (now) => {
+    if (now.length === 0) return
+    current.value = walk(now, typed.value, '') ?? ''
+    stop()
+  })
+  watch([text, typed, current], () => {
+    if (about.value) void look()
+  })
+
+  function type(key: string, value: string) {
+    keptAs.value = ''
+    id = crypto.randomUUID()
+    draft.value = {
+      typed: { ...draft.value.typed, [key]: value },
+      read: draft.value.read.includes(key) ? draft.value.read : [...draft.value.read, key],
+    }
+  }
+  /** On to the next cell that is walked through; empty behind the last. */
+  function onward(from: string) {
+    current.value = walk(blocks.value, {}, from) ?? ''
+  }
+  function back(from: string) {
+    const keys = cells.value.map((one) => one.key)
+    const at = from ? keys.indexOf(from) : keys.length
+    current.value = keys[Math.max(0, at - 1)] ?? ''
+  }
+
+  /** Enter: the line into its cells, an empty line on to the next cell. Whether the line was refused. */
+  async function commit(): Promise<boolean> {
+    if (!text.value.trim()) {
+      onward(current.value)
+      return false
+    }
+    if (busy.value) return false
+    busy.value = true
+    const answered = await judge()
+    busy.value = false
+    const entry = judged.value?.entry
+    if (!answered || !entry || fault.value) return true
+    for (const placed of entry.placed) type(placed.key, placed.text)
+    const last = entry.placed.at(-1)
+    text.value = ''
+    if (entry.to) current.value = entry.to
+    else if (last) onward(last.key)
+    return false
+  }
+
+  async function keep() {
+    await judge()
+    busy.value = true
+    const answer = await cold.keep(
+      test,
+      about.value?.title ?? '',
+      id,
+      typedOf(blocks.value, typed.value),
+      [...draft.value.read],
+      instrument.value,
+    )
+    busy.value = false
+    problem.value = answer.kind === 'failed' ? answer.problem : null
+    if (answer.kind === 'failed') return
+    // Shown until the kept figures come back.
+    draft.value = { typed: answer.kind === 'queued' ? {} : draft.value.typed, read: [] }
+    id = crypto.randomUUID()
+    keptAs.value = answer.kind === 'ready' ? 'Kept.' : 'Waits in this browser for the connection.'
+  }
+  watch(about, (a) => {
+    if (a && draft.value.read.length === 0) draft.value = { typed: {}, read: [] }
+  })
+
+  return {
+    about,
+    error,
+    typed,
+    read,
+    judged,
+    blocks,
+    instrument,
+    problem,
+    text,
+    current,
+    cell,
+    row,
+    pending,
+    fault,
+    faultOf,
+    keptAs,
+    busy,
+    type,
+    onward,
+    back,
+    commit,
+    keep,
+  }
+}
+export type Test = ReturnType<typeof useTest>
