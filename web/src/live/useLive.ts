@@ -6,6 +6,11 @@ import { useRouter } from 'vue-router'
 /** What is on other screens of the shop and changes with any set. */
 const acrossSets = ['shelf', 'workshop', 'equipment']
 
+/** Whether data is of this revision of its set or a later one: the echo of what this page did itself. */
+export function shows(data: unknown, revision: number): boolean {
+  return typeof data === 'object' && data !== null && 'revision' in data && Number(data.revision) >= revision
+}
+
 /**
  * Fetches anew what another screen has changed. Only while this page is looked at, since a browser opens few connections to one
  * server; a page that comes back into view fetches everything again.
@@ -15,10 +20,13 @@ export function useLive() {
   const router = useRouter()
   let source: EventSource | null = null
 
-  function changed(set: string) {
+  function changed(set: string, revision: number) {
     const here = router.currentRoute.value.params['setId'] === set
     void client.invalidateQueries({
-      predicate: (query) => (here ? query.queryKey[0] !== 'shop' : acrossSets.includes(String(query.queryKey[0]))),
+      predicate: (query) =>
+        here
+          ? query.queryKey[0] !== 'shop' && !(query.queryKey.includes(set) && shows(query.state.data, revision))
+          : acrossSets.includes(String(query.queryKey[0])),
     })
   }
   function open() {
@@ -37,7 +45,10 @@ export function useLive() {
         void client.invalidateQueries({ queryKey: ['shop'] })
       }
     })
-    source.addEventListener('set', (event) => changed((event as MessageEvent<string>).data))
+    source.addEventListener('set', (event) => {
+      const { data, lastEventId } = event as MessageEvent<string>
+      changed(data, Number(lastEventId))
+    })
     source.addEventListener('shop', () => void client.invalidateQueries())
   }
   function close() {

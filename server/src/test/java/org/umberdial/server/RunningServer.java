@@ -39,7 +39,8 @@ public final class RunningServer implements BeforeAllCallback {
 
     /** One more application, on a schema of its own or of another. */
     static ConfigurableApplicationContext started(String schema, String... settings) {
-        List<String> arguments = new ArrayList<>(List.of("--server.port=0", "--umber.db.name=" + schema));
+        List<String> arguments =
+                new ArrayList<>(List.of("--server.port=0", "--umber.open-ahead=0", "--umber.db.name=" + schema));
         if (Stream.of(settings).noneMatch(setting -> setting.startsWith("--umber.home="))) {
             arguments.add("--umber.home=target/home");
         }

@@ -10,14 +10,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.Decided;
 import org.umberdial.core.evidence.EvidenceLog;
-import org.umberdial.core.evidence.Fact;
-import org.umberdial.core.evidence.Metered;
 import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Extra;
 import org.umberdial.core.set.SupplyLabel;
@@ -130,22 +132,30 @@ public final class SetFile {
 
     /** When it was last measured under power. */
     public Optional<Instant> lastUnderPower() {
-        return contents.log.standing(Metered.class).stream()
-                .filter(s -> s.fact().powered())
-                .map(EvidenceLog.Standing::at)
-                .max(Instant::compareTo);
+        return lastReading(true).map(Reading::takenAt);
+    }
+
+    private Optional<Reading> lastReading(boolean powered) {
+        List<Reading> readings = contents.log.readings().standing();
+        for (int i = readings.size() - 1; i >= 0; i--) {
+            if (!powered || readings.get(i).kind() != ReadingKind.OHMS) {
+                return Optional.of(readings.get(i));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Whether the last thing done with hands or meter was a reading under power. */
     public boolean underPowerNow() {
-        return contents.log.standing().stream()
-                .filter(s -> s.fact() instanceof Metered || isByHand(s.fact()))
-                .max((a, b) -> a.at().compareTo(b.at()))
-                .filter(s -> s.fact() instanceof Metered metered && metered.powered())
+        Instant byHand = Stream.concat(
+                        contents.log.standing(Benched.class).stream(),
+                        contents.log.standing(PartReplaced.class).stream())
+                .map(EvidenceLog.Standing::at)
+                .max(Instant::compareTo)
+                .orElse(Instant.MIN);
+        return lastReading(false)
+                .filter(read ->
+                        read.kind() != ReadingKind.OHMS && !read.takenAt().isBefore(byHand))
                 .isPresent();
-    }
-
-    private static boolean isByHand(Fact fact) {
-        return fact instanceof org.umberdial.core.evidence.Benched || fact instanceof PartReplaced;
     }
 }

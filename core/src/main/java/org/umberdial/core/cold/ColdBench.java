@@ -26,7 +26,6 @@ import org.umberdial.core.evidence.Proved;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.procedure.Cells;
 import org.umberdial.core.procedure.Figures;
-import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.value.InvalidEntry;
 
 /**
@@ -234,8 +233,8 @@ public record ColdBench(
     /** Ohms read across a part, outside a test's form. */
     private static void ohms(
             ColdScene scene, EvidenceLog log, Charges charges, List<Observation> into, Set<String> open) {
-        for (Reading reading : log.readings().standing()) {
-            if (reading.kind() == ReadingKind.OHMS && !charges.there(reading.takenAt())) {
+        for (Reading reading : log.readings().ohms()) {
+            if (!charges.there(reading.takenAt())) {
                 boolean lifted = reading.lifted().equalsIgnoreCase(reading.subject());
                 PartOhms judged = PartOhms.of(scene, reading.subject(), reading.value(), lifted);
                 judged.claims()

@@ -2,13 +2,13 @@ package org.umberdial.core.evidence;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 
 /** Everything that was read, seen, said and done at a set, and what of it still stands. */
 public final class EvidenceLog {
@@ -21,15 +21,16 @@ public final class EvidenceLog {
 
     private final List<LogEntry> entries;
     private final List<Standing<Fact>> standing;
-    private final Set<String> fallen = new HashSet<>();
-    /** A long log is asked for the same kinds again and again. */
-    private final Map<Class<?>, List<?>> ofKind = new ConcurrentHashMap<>();
+    private final Set<String> fallen;
+    /** What stands by kind: a long log is asked for the same kinds again and again. */
+    private final Map<Class<? extends Fact>, List<Standing<?>>> ofKind;
 
     private ReadingLog readings;
 
     /** @param entries every entry, in the order they were kept */
     public EvidenceLog(List<LogEntry> entries) {
         this.entries = List.copyOf(entries);
+        this.fallen = new HashSet<>();
         Map<String, LogEntry> successor = new HashMap<>();
         Set<String> known = new HashSet<>();
         Set<String> firsts = new HashSet<>();
@@ -54,6 +55,52 @@ public final class EvidenceLog {
             }
         }
         standing = List.copyOf(stands);
+        ofKind = byKind(standing);
+    }
+
+    private static Map<Class<? extends Fact>, List<Standing<?>>> byKind(List<Standing<Fact>> standing) {
+        Map<Class<? extends Fact>, List<Standing<?>>> kinds = new HashMap<>();
+        standing.forEach(s ->
+                kinds.computeIfAbsent(s.fact.getClass(), k -> new ArrayList<>()).add(s));
+        return kinds;
+    }
+
+    private EvidenceLog(
+            List<LogEntry> entries,
+            List<Standing<Fact>> standing,
+            Set<String> fallen,
+            Map<Class<? extends Fact>, List<Standing<?>>> ofKind) {
+        this.entries = entries;
+        this.standing = standing;
+        this.fallen = fallen;
+        this.ofKind = ofKind;
+    }
+
+    /** This log with what was kept since; only what is new is looked at unless it takes the place of something here. */
+    public EvidenceLog and(List<LogEntry> more) {
+        List<LogEntry> all = joined(entries, more);
+        if (more.stream().anyMatch(entry -> entry.supersedes().isPresent() || entry.withdrawn())) {
+            return new EvidenceLog(all);
+        }
+        List<Standing<Fact>> stands = more.stream()
+                .map(entry -> new Standing<>(entry.id(), entry.fact(), entry))
+                .toList();
+        Map<Class<? extends Fact>, List<Standing<?>>> kinds = new HashMap<>(ofKind);
+        byKind(stands).forEach((kind, of) -> kinds.merge(kind, of, EvidenceLog::joined));
+        EvidenceLog log = new EvidenceLog(all, joined(standing, stands), fallen, kinds);
+        log.readings = readings()
+                .and(stands.stream()
+                        .filter(s -> s.fact instanceof Metered)
+                        .map(s -> Reading.of(s.entry, (Metered) s.fact))
+                        .toList());
+        return log;
+    }
+
+    private static <T> List<T> joined(List<? extends T> first, List<? extends T> then) {
+        List<T> all = new ArrayList<>(first.size() + then.size());
+        all.addAll(first);
+        all.addAll(then);
+        return Collections.unmodifiableList(all);
     }
 
     private static LogEntry last(LogEntry entry, Map<String, LogEntry> successor) {
@@ -77,15 +124,12 @@ public final class EvidenceLog {
     /**
      * The facts of a kind that stand, each in the place of the first entry it goes back to: correcting an entry does
      * not move it in the order things were done.
+     *
+     * @param kind the record itself, not an interface
      */
     @SuppressWarnings("unchecked")
     public <F extends Fact> List<Standing<F>> standing(Class<F> kind) {
-        return (List<Standing<F>>) ofKind.computeIfAbsent(
-                kind,
-                k -> standing.stream()
-                        .filter(s -> kind.isInstance(s.fact))
-                        .map(s -> new Standing<>(s.id, kind.cast(s.fact), s.entry))
-                        .toList());
+        return (List<Standing<F>>) (List<?>) Collections.unmodifiableList(ofKind.getOrDefault(kind, List.of()));
     }
 
     /** The latest standing fact of a kind. */

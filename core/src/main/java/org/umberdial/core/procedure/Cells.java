@@ -12,8 +12,9 @@ import java.util.TreeMap;
 import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Fact;
-import org.umberdial.core.evidence.Metered;
 import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.reading.ReadingKind;
 
 /**
  * The figures of a set's tests as they stand, cell by cell: of two figures in one cell the later one, of figures that
@@ -71,17 +72,34 @@ public final class Cells {
      */
     public static Cells of(EvidenceLog log, Set<String> several, Instant until) {
         Cells cells = new Cells(several);
-        List<EvidenceLog.Standing<Fact>> inTime = new ArrayList<>(log.standing());
-        inTime.removeIf(s -> s.at().isAfter(until));
-        inTime.sort(Comparator.comparing(EvidenceLog.Standing::at));
-        inTime.forEach(cells::take);
+        List<EvidenceLog.Standing<? extends Fact>> done = new ArrayList<>(log.standing(Benched.class));
+        done.addAll(log.standing(PartReplaced.class));
+        done.removeIf(s -> s.at().isAfter(until));
+        done.sort(Comparator.comparing(EvidenceLog.Standing::at));
+        List<Reading> readings = log.readings().standing();
+        int at = 0;
+        for (EvidenceLog.Standing<? extends Fact> standing : done) {
+            // Of the same moment power counts as the later: it can only have charged what was proven empty.
+            at = cells.powered(readings, at, standing.at());
+            cells.take(standing);
+        }
+        cells.powered(readings, at, until.equals(Instant.MAX) ? until : until.plusNanos(1));
         return cells;
     }
 
-    private void take(EvidenceLog.Standing<Fact> standing) {
-        if (standing.fact() instanceof Metered metered && metered.powered()) {
-            charge(standing.at());
-        } else if (standing.fact() instanceof PartReplaced replaced) {
+    /** Takes in the readings under power before a time, from a place in their order on; the place after them. */
+    private int powered(List<Reading> readings, int from, Instant before) {
+        int at = from;
+        for (; at < readings.size() && readings.get(at).takenAt().isBefore(before); at++) {
+            if (readings.get(at).kind() != ReadingKind.OHMS) {
+                charge(readings.get(at).takenAt());
+            }
+        }
+        return at;
+    }
+
+    private void take(EvidenceLog.Standing<? extends Fact> standing) {
+        if (standing.fact() instanceof PartReplaced replaced) {
             forget(replaced.part());
         } else if (standing.fact() instanceof Benched benched) {
             if (CHARGING.contains(benched.test())) {
@@ -104,7 +122,7 @@ public final class Cells {
                         .removeIf(k -> k.toUpperCase(Locale.ROOT).endsWith(key)));
     }
 
-    private void keep(EvidenceLog.Standing<Fact> standing, Benched benched) {
+    private void keep(EvidenceLog.Standing<? extends Fact> standing, Benched benched) {
         String place = several.contains(benched.test()) ? standing.id() : benched.test();
         Made before = made.remove(place);
         Map<String, Cell> cells = before == null ? new TreeMap<>() : before.cells;

@@ -102,6 +102,7 @@ public record BenchSet(
         }
         return pointAt(node)
                 .map(TestPoint::name)
-                .orElseGet(() -> NodeNames.of(parts, sockets).getOrDefault(node, node));
+                .or(() -> NodeNames.of(node, parts, sockets))
+                .orElse(node);
     }
 }

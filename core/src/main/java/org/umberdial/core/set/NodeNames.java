@@ -1,10 +1,8 @@
 package org.umberdial.core.set;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Deck;
@@ -24,15 +22,11 @@ final class NodeNames {
 
     private NodeNames() {}
 
-    static Map<String, String> of(List<Part> parts, List<Deck.SocketPins> sockets) {
-        Map<String, List<Part>> joined = new LinkedHashMap<>();
-        parts.forEach(part -> part.nodes().stream()
-                .distinct()
-                .forEach(node ->
-                        joined.computeIfAbsent(node, n -> new ArrayList<>()).add(part)));
-        Map<String, String> names = new LinkedHashMap<>();
-        joined.forEach((node, at) -> names.put(node, name(node, at, sockets)));
-        return names;
+    /** The name of a node; empty where no part is. */
+    static Optional<String> of(String node, List<Part> parts, List<Deck.SocketPins> sockets) {
+        List<Part> at =
+                parts.stream().filter(part -> part.nodes().contains(node)).toList();
+        return at.isEmpty() ? Optional.empty() : Optional.of(name(node, at, sockets));
     }
 
     private static String name(String node, List<Part> at, List<Deck.SocketPins> sockets) {

@@ -46,13 +46,16 @@ final class HealthySet {
     };
 
     private final Network network;
+    private final double nominalLine;
     private final AtWork work;
     private final Map<Double, Optional<OperatingPoint>> points = new HashMap<>();
     private final Map<List<Object>, OptionalDouble> shown = new HashMap<>();
     private final Map<String, double[]> answers = new HashMap<>();
+    private final Map<String, Boolean> led = new HashMap<>();
 
     private HealthySet(Network network) {
         this.network = network;
+        nominalLine = network.line().map(Source::volts).orElse(0.0);
         work = new AtWork(network);
     }
 
@@ -101,7 +104,7 @@ final class HealthySet {
 
     /** Line voltage the circuit is drawn for [V RMS]; 0 for a set on batteries. */
     double nominalLine() {
-        return network.line().map(Source::volts).orElse(0.0);
+        return nominalLine;
     }
 
     Network network() {
@@ -201,12 +204,7 @@ final class HealthySet {
     synchronized OptionalDouble transferOhms(String seen, String driven) {
         int to = network.node(seen).orElse(-1);
         int from = network.node(driven).orElse(-1);
-        if (to < 0
-                || from < 0
-                || at(nominalLine())
-                        .map(point -> point.volts(seen).isEmpty()
-                                || point.volts(driven).isEmpty())
-                        .orElse(true)) {
+        if (to < 0 || from < 0 || !led(seen) || !led(driven)) {
             return OptionalDouble.empty();
         }
         double[] row = answers.computeIfAbsent(
@@ -215,6 +213,13 @@ final class HealthySet {
                         .map(found -> found.answers(node))
                         .orElse(new double[0]));
         return row.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(row[from]);
+    }
+
+    /** Whether anything leads to a node. */
+    private boolean led(String node) {
+        return led.computeIfAbsent(
+                node,
+                n -> at(nominalLine).map(point -> point.volts(n).isPresent()).orElse(false));
     }
 
     /** Every node's answer is asked for at once when one is; saves the work of finding the operating point again. */

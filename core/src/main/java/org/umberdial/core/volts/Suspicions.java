@@ -151,10 +151,13 @@ final class Suspicions {
      * it is to explain says nothing: the part may have been replaced in between.
      */
     private Settled byLifting(SuspicionRule.Guess guess, Scene scene) {
-        return log.of(scene.node(), ReadingKind.DC, scene.point().reading.mode())
-                .filter(reading -> reading.lifted().equalsIgnoreCase(guess.part())
-                        && !reading.takenAt().isBefore(scene.point().reading.takenAt()))
-                .reduce((first, second) -> second)
+        Reading shown = scene.point().reading;
+        return log.last(
+                        scene.node(),
+                        ReadingKind.DC,
+                        shown.mode(),
+                        shown.takenAt(),
+                        reading -> reading.lifted().equalsIgnoreCase(guess.part()))
                 .map(reading -> new Settled(standing(reading, scene), Optional.of(reading.takenAt())))
                 .orElse(Settled.OPEN);
     }

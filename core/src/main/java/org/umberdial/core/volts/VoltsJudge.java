@@ -1,5 +1,6 @@
 package org.umberdial.core.volts;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -48,9 +49,7 @@ public final class VoltsJudge {
         this.plan = new StaircasePlan(model);
         this.phrases = new Phrases(set, model, policy);
         for (TestPoint point : set.testPoints()) {
-            log.of(point.node(), ReadingKind.DC, bench.mode())
-                    .filter(Reading::undisturbed)
-                    .reduce((first, second) -> second)
+            log.last(point.node(), ReadingKind.DC, bench.mode(), Instant.MIN, Reading::undisturbed)
                     .ifPresent(reading ->
                             probed.put(point.node(), new Probed(model, point, reading, policy, bench.accuracy())));
         }
@@ -290,16 +289,19 @@ public final class VoltsJudge {
 
     /** A fall over warm minutes means that something leaks more as it heats. */
     private String drift(Probed p) {
-        List<Reading> earlier = log.of(p.point.node(), ReadingKind.DC, bench.mode())
+        if (p.reading.minutesOn().isEmpty() || p.grid) {
+            return "";
+        }
+        Optional<Reading> earlier = log.of(p.point.node(), ReadingKind.DC, bench.mode())
                 .filter(r -> r.undisturbed()
                         && r.minutesOn().isPresent()
                         && r.takenAt().isBefore(p.reading.takenAt())
                         && Math.abs(r.lineVolts() / p.reading.lineVolts() - 1) < 0.02)
-                .toList();
-        if (p.reading.minutesOn().isEmpty() || earlier.isEmpty() || p.grid) {
+                .findFirst();
+        if (earlier.isEmpty()) {
             return "";
         }
-        Reading first = earlier.get(0);
+        Reading first = earlier.get();
         double change = p.reading.value() / first.value() - 1;
         boolean warm = p.reading.minutesOn().getAsDouble() - first.minutesOn().getAsDouble() >= 5;
         return warm && Math.abs(change) > policy.driftFraction() ? phrases.drift(first, p.reading) : "";

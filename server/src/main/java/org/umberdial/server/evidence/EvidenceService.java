@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.evidence.Metered;
@@ -32,17 +31,15 @@ public class EvidenceService {
         this.clock = clock;
     }
 
-    /** The log as evidence takes it: times straightened, so that what came in later is later. */
-    public EvidenceLog log(String shopId, String setId) {
-        return straightened(kept(shopId, setId));
-    }
-
-    /** The same of entries that are at hand. */
-    public static EvidenceLog straightened(List<KeptEntry> kept) {
-        Stamps stamps = new Stamps();
-        return new EvidenceLog(kept.stream()
+    /**
+     * Entries as evidence takes them: times straightened, so that what came in later is later.
+     *
+     * @param stamps where the entries before these left off; it moves on
+     */
+    public static List<LogEntry> straightened(List<KeptEntry> kept, Stamps stamps) {
+        return kept.stream()
                 .map(k -> k.entry().at(stamps.next(k.entry().takenAt(), k.receivedAt())))
-                .toList());
+                .toList();
     }
 
     /** Every entry, in the order they were kept. */

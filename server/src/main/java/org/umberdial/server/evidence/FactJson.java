@@ -1,6 +1,7 @@
 package org.umberdial.server.evidence;
 
 import java.util.Map;
+import java.util.Objects;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.Kind;
 import org.umberdial.core.evidence.Unread;
@@ -51,13 +52,21 @@ public final class FactJson {
                 .orElseThrow(() -> new IllegalArgumentException(
                         "no entry is called " + stored.kind() + " in form " + stored.form()));
         try {
-            ObjectNode body = (ObjectNode) JSON.readTree(stored.body());
-            if (stored.form() == FIRST && SAID_SINCE.containsKey(kind)) {
-                body.put(SAID_SINCE.get(kind), kind == Kind.COLD_FIGURES);
-            }
-            return JSON.treeToValue(body, kind.type());
+            boolean lacking = stored.form() == FIRST && SAID_SINCE.containsKey(kind);
+            return lacking ? completed(kind, stored.body()) : whole(JSON.readValue(stored.body(), kind.type()));
         } catch (JacksonException | ClassCastException | NullPointerException broken) {
             throw new IllegalArgumentException("the entry's body cannot be read", broken);
         }
+    }
+
+    private static Fact completed(Kind kind, String stored) {
+        ObjectNode body = (ObjectNode) JSON.readTree(stored);
+        body.put(SAID_SINCE.get(kind), kind == Kind.COLD_FIGURES);
+        return JSON.treeToValue(body, kind.type());
+    }
+
+    /** @throws NullPointerException for the body {@code null} */
+    private static Fact whole(Fact read) {
+        return Objects.requireNonNull(read);
     }
 }

@@ -13,6 +13,14 @@ public final class Stamps {
 
     private Instant last = Instant.MIN;
 
+    /** From the beginning of a log. */
+    public Stamps() {}
+
+    /** From where other ones stand. */
+    public Stamps(Stamps other) {
+        this.last = other.last;
+    }
+
     /** The time of the next entry, in the order they came in. */
     public Instant next(Instant takenAt, Instant receivedAt) {
         if (Duration.between(takenAt, receivedAt).abs().compareTo(AT_ONCE) > 0) {

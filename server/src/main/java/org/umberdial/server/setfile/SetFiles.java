@@ -7,12 +7,15 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.umberdial.core.area.SetFile;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.stands.Areas;
 import org.umberdial.server.equipment.EquipmentItem;
 import org.umberdial.server.equipment.EquipmentService;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.evidence.KeptEntry;
 import org.umberdial.server.evidence.ReadingService;
+import org.umberdial.server.evidence.Stamps;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.setfile.internal.StampTables;
 import org.umberdial.server.setfile.internal.StampTables.Stamp;
@@ -32,7 +35,8 @@ public class SetFiles {
 
     private record Key(String shopId, String setId) {}
 
-    private record Held(Stamp stamp, OpenSet open) {}
+    /** @param stamps where its log's times stand, for the next entry */
+    private record Held(Stamp stamp, OpenSet open, Stamps stamps) {}
 
     private final Cache<Key, Held> held =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
@@ -68,9 +72,9 @@ public class SetFiles {
         if (before != null && before.stamp.equals(stamp)) {
             return before.open;
         }
-        OpenSet open = load(shopId, setId, stamp, Optional.ofNullable(before));
-        held.put(key, new Held(stamp, open));
-        return open;
+        Held now = load(shopId, setId, stamp, Optional.ofNullable(before));
+        held.put(key, now);
+        return now.open;
     }
 
     /** What a set's file holds for, beside its revision: the shop's rules. */
@@ -78,7 +82,7 @@ public class SetFiles {
         return stamps.rules(shopId);
     }
 
-    private OpenSet load(String shopId, String setId, Stamp stamp, Optional<Held> before) {
+    private Held load(String shopId, String setId, Stamp stamp, Optional<Held> before) {
         Optional<OpenSet> sameCircuit =
                 before.filter(h -> h.stamp.circuit() == stamp.circuit()).map(Held::open);
         Optional<OpenSet> sameRules =
@@ -87,24 +91,31 @@ public class SetFiles {
         Shop shop = sameRules.map(OpenSet::shop).orElseGet(() -> shops.shop(shopId));
         List<Instrument> instruments = sameRules.map(OpenSet::instruments).orElseGet(() -> shops.instruments(shopId));
         List<EquipmentItem> items = sameRules.map(OpenSet::equipment).orElseGet(() -> equipment.items(shopId));
-        List<KeptEntry> kept =
-                sameCircuit.map(open -> more(shopId, setId, open.kept())).orElseGet(() -> evidence.kept(shopId, setId));
+        Stamps times = sameCircuit.isPresent() ? new Stamps(before.orElseThrow().stamps) : new Stamps();
+        List<KeptEntry> there = sameCircuit.map(OpenSet::kept).orElse(List.of());
+        List<KeptEntry> fresh = evidence.keptAfter(
+                shopId,
+                setId,
+                there.isEmpty() ? -1 : there.get(there.size() - 1).order());
+        List<LogEntry> entries = EvidenceService.straightened(fresh, times);
+        EvidenceLog log = sameCircuit.map(open -> open.log().and(entries)).orElseGet(() -> new EvidenceLog(entries));
         SetFile file = Areas.open(new SetFile.Contents(
                 stored.set(),
                 stored.arrival().extras(),
                 stored.arrival().supply(),
                 shop.policy(),
                 ReadingService.bench(stored, instruments),
-                EvidenceService.straightened(kept),
+                log,
                 stamp.photos(),
                 EquipmentService.kinds(items)));
-        return new OpenSet(stored, shop, instruments, items, kept, file, stamp.revision(), stamp.rules());
+        OpenSet open = new OpenSet(
+                stored, shop, instruments, items, joined(there, fresh), file, stamp.revision(), stamp.rules());
+        return new Held(stamp, open, times);
     }
 
-    private List<KeptEntry> more(String shopId, String setId, List<KeptEntry> there) {
-        int last = there.isEmpty() ? -1 : there.get(there.size() - 1).order();
+    private static List<KeptEntry> joined(List<KeptEntry> there, List<KeptEntry> fresh) {
         List<KeptEntry> all = new ArrayList<>(there);
-        all.addAll(evidence.keptAfter(shopId, setId, last));
+        all.addAll(fresh);
         return List.copyOf(all);
     }
 }

@@ -69,6 +69,7 @@ class ColdController {
     record GapView(String needs, List<ClaimView> claims) {}
 
     record PlanView(
+            int revision,
             String title,
             String danger,
             boolean liveChassis,
@@ -224,6 +225,7 @@ class ColdController {
                         claims(scene, bench, gap.claims())))
                 .toList();
         return new PlanView(
+                set.revision(),
                 set.stored().label().title(),
                 set.danger(),
                 set.liveChassis(),

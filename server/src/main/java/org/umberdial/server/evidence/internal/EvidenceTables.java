@@ -32,7 +32,21 @@ public class EvidenceTables {
 
     /** Every entry after a place in the order, in that order; all of them after -1. */
     public List<KeptEntry> after(String shopId, String setId, int order) {
-        return db.selectFrom(EVIDENCE)
+        return db.select(
+                        EVIDENCE.ID,
+                        EVIDENCE.KIND,
+                        EVIDENCE.FORM,
+                        EVIDENCE.BODY,
+                        EVIDENCE.TAKEN_AT,
+                        EVIDENCE.AUTHOR,
+                        EVIDENCE.SUPERSEDES_ID,
+                        EVIDENCE.WITHDRAWN,
+                        EVIDENCE.RECEIVED_AT,
+                        EVIDENCE.SOURCE,
+                        EVIDENCE.NOTE,
+                        EVIDENCE.CLAIMED_AUTHOR,
+                        EVIDENCE.LOG_ORDER)
+                .from(EVIDENCE)
                 .where(of(shopId, setId).and(EVIDENCE.LOG_ORDER.gt(order)))
                 .orderBy(EVIDENCE.LOG_ORDER, EVIDENCE.SEQUENCE)
                 .fetch(EvidenceTables::kept);

@@ -104,8 +104,13 @@ class LivePages {
                             .filter(e -> !e.getValue().equals(before.get(e.getKey())))
                             .map(Map.Entry::getKey)
                             .toList();
+            // The revision goes along as the event's id: who shows it already has nothing to fetch.
             changed.forEach(id -> tell(
-                    shop, SseEmitter.event().name(id.isEmpty() ? "shop" : "set").data(id, MediaType.TEXT_PLAIN)));
+                    shop,
+                    SseEmitter.event()
+                            .id(String.valueOf(now.get(id)))
+                            .name(id.isEmpty() ? "shop" : "set")
+                            .data(id, MediaType.TEXT_PLAIN)));
             if (changed.isEmpty() && looks % LOOKS_BETWEEN_WORDS == 0) {
                 tell(shop, SseEmitter.event().comment("still here"));
             }

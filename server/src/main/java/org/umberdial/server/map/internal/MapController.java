@@ -40,7 +40,8 @@ class MapController {
     record MapPicture(String id, String caption, Photo.Shows shows, int width, int height) {}
 
     /** {@code left} counts parts and points with something to do. */
-    record MapView(String title, List<MapPicture> pictures, List<Mark> marks, List<Stand> stands, int left) {}
+    record MapView(
+            int revision, String title, List<MapPicture> pictures, List<Mark> marks, List<Stand> stands, int left) {}
 
     record MarkEdit(
             @NotNull UUID photo,
@@ -73,7 +74,7 @@ class MapController {
         List<Mark> placed = map.marks(shopId, set.id()).stream()
                 .map(mark -> new Mark(mark.photo(), mark.subject(), mark.x(), mark.y()))
                 .toList();
-        return new MapView(set.stored().label().title(), pictures, placed, stands, (int)
+        return new MapView(set.revision(), set.stored().label().title(), pictures, placed, stands, (int)
                 stands.stream().filter(s -> s.state().open()).count());
     }
 

@@ -8,6 +8,7 @@ import static org.umberdial.tables.Tables.PHOTO;
 import static org.umberdial.tables.Tables.SHOP;
 
 import java.math.BigDecimal;
+import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -52,6 +53,18 @@ public class StampTables {
                         row.value2(),
                         row.value3() + "." + row.value4() + "." + row.value5() + "." + row.value6(),
                         row.value7()));
+    }
+
+    /** A set of a shop. */
+    public record Place(String shopId, String setId) {}
+
+    /** The sets of all shops that were worked on last, the latest first. */
+    public List<Place> touchedLast(int most) {
+        return db.select(BENCH_SET.SHOP_ID, BENCH_SET.ID)
+                .from(BENCH_SET)
+                .orderBy(BENCH_SET.TOUCHED_AT.desc())
+                .limit(most)
+                .fetch(row -> new Place(row.value1(), row.value2()));
     }
 
     /** What the shop's rules are at, for many sets at once. */

@@ -5,7 +5,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -120,6 +119,7 @@ class VoltsController {
 
     record VoltsView(
             String setId,
+            int revision,
             String title,
             String ticket,
             String place,
@@ -205,10 +205,12 @@ class VoltsController {
                     entry.subject(), entry.subject(), value, judged.verdict(), judged.reason(), true, question);
         }
         Reading reading = readings.reading(UUID.randomUUID().toString(), entry, set, bench, Optional.empty());
-        List<Reading> standing = new ArrayList<>(open.log().readings().standing());
-        standing.add(reading);
         VoltsReport report = VoltsJudge.judge(
-                set.set(), new ReadingLog(standing), policy, bench, open.file().ledger());
+                set.set(),
+                open.log().readings().and(List.of(reading)),
+                policy,
+                bench,
+                open.file().ledger());
         PointVerdict verdict = report.points().stream()
                 .filter(p -> p.point().node().equals(entry.subject()))
                 .findFirst()
@@ -302,6 +304,7 @@ class VoltsController {
         Optional<Reading> last = log.standing().stream().reduce((a, b) -> b);
         return new VoltsView(
                 set.id(),
+                open.revision(),
                 set.label().title(),
                 set.label().ticket(),
                 set.label().place(),
