@@ -33,6 +33,8 @@ const free = computed(() =>
     .filter((node) => node !== '0' && !props.circuit.testPoints.some((p) => p.node === node))
     .map((node) => ({ id: node, name: node })),
 )
+/** Without a circuit the points are only what the voltage chart names. */
+const drawn = computed(() => props.circuit.nodes.some((node) => node !== '0'))
 
 function points() {
   return props.circuit.testPoints.map((p) => ({ ...p }))
@@ -101,10 +103,14 @@ async function remove(index: number) {
     </tbody>
   </table>
   <form class="mt-4 flex flex-wrap items-end gap-4" @submit.prevent="addPoint">
-    <ChoiceField v-model="fresh.node" label="One more point, at node" :options="free" />
-    <TextField v-model="fresh.name" label="Called" />
+    <ChoiceField v-if="drawn" v-model="fresh.node" label="One more point, at node" :options="free" />
+    <TextField
+      v-model="fresh.name"
+      :label="drawn ? 'Called' : 'One more point, called'"
+      :hint="drawn ? '' : say('as the chart names it: V4 plate, V4.7, B+')"
+    />
     <TextField v-model="fresh.hint" label="Found at" />
-    <AppButton type="submit" :disabled="!fresh.node || !fresh.name.trim()">Add the point</AppButton>
+    <AppButton type="submit" :disabled="(drawn && !fresh.node) || !fresh.name.trim()">Add the point</AppButton>
   </form>
   <ProblemNote class="mt-3" :problem="problem" />
 </template>

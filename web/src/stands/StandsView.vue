@@ -81,7 +81,7 @@ useEventListener(window, 'pagehide', seen)
           {{
             stands.next
               ? `${stands.next.powered ? 'Plug in' : 'Plug out'}: ${within(say(stands.next.title))}`
-              : 'Nothing is left to do here'
+              : 'Everything asked for here is proven'
           }}
         </p>
         <p v-if="stands.next" class="mt-1 text-[17px] leading-snug">

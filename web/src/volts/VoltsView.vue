@@ -106,14 +106,14 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       <div class="max-w-md">
         <h2 class="text-xl font-semibold">No test points yet</h2>
         <p class="my-3">
-          Give this set its circuit first: a SPICE deck, or part by part. Then name the points you can reach and copy
-          the sheet's voltages.
+          Give this set its circuit: a SPICE deck, or part by part. With a voltage chart alone, name its points and copy
+          its voltages; readings are then judged by the chart, without saying which part is wrong.
         </p>
         <RouterLink
           :to="`/sets/${setId}/circuit`"
           class="inline-flex min-h-11 items-center rounded bg-accent px-4 font-semibold text-on-accent"
         >
-          Enter the circuit
+          Enter the circuit or the chart
         </RouterLink>
       </div>
     </div>

@@ -50,6 +50,41 @@ class CircuitTest {
                         .status());
     }
 
+    /** A voltage chart alone: its points come with it, one more goes by its name, and readings are judged by it. */
+    @Test
+    void chartWithoutACircuit_isEnoughToReadBy() throws IOException {
+        String id = UUID.randomUUID().toString();
+        String path = "/api/sets/" + id;
+        RunningServer.post(
+                "/api/sets",
+                "{\"id\":\"" + id + "\",\"title\":\"Chart only\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
+                        + "\"construction\":\"MAINS_TRANSFORMER\"}");
+        String chart = "point,reference,kind,value,unit,line_v,meter\nB+,0,DC,250,V,117,20k/V\n"
+                + "V4 plate,0,DC,230,V,117,20k/V\nB+,0,DC,251,V,117,20k/V\n";
+        assertEquals(
+                0,
+                RunningServer.upload(path + "/sheet-imports", chart.getBytes(StandardCharsets.UTF_8))
+                        .json()
+                        .at("/refused")
+                        .size());
+        JsonNode circuit = RunningServer.get(path + "/circuit").json();
+        assertEquals(2, circuit.at("/testPoints").size());
+        JsonNode more = RunningServer.put(
+                        path + "/test-points",
+                        "{\"points\":[{\"node\":\"b_plus\",\"name\":\"B+\"},{\"node\":\"v4_plate\",\"name\":\"V4 plate\"},"
+                                + "{\"node\":\"\",\"name\":\"V3.7\"}],\"seen\":\""
+                                + circuit.at("/pointsSeen").asString() + "\"}")
+                .json();
+        assertEquals("V3", more.at("/testPoints/2/socket").asString(), more.toString());
+        JsonNode volts = RunningServer.post(
+                        path + "/readings",
+                        "{\"id\":\"" + UUID.randomUUID()
+                                + "\",\"text\":\"V4 plate 120\",\"node\":\"\",\"confirmed\":true,\"note\":\"\"}")
+                .json();
+        assertEquals("BAD", volts.at("/points/1/verdict").asString(), volts.toString());
+        assertEquals(0, volts.at("/findings/0/suspects").size(), "no part is accused without a circuit");
+    }
+
     @Test
     void deck_goesOutAndBackInUnchanged() throws IOException {
         String set = RunningServer.newTableSet();

@@ -31,4 +31,9 @@ public interface Area {
 
     /** How it stands, in a sentence or two. */
     String standing(SetFile file);
+
+    /** Whether its work is done with the plug in, so that the power gate bars it. */
+    default boolean underPower() {
+        return false;
+    }
 }

@@ -177,6 +177,9 @@ public final class ColdArea implements Area {
                 .filter(s -> s.state() == ColdPlan.State.FAILED)
                 .count();
         String by = file.set().parts().isEmpty() ? "By its class and label, without a circuit: " : "";
+        if (open == 0 && failed == 0) {
+            return by + "Nothing is left to prove cold.";
+        }
         return by + open + (open == 1 ? " test left, about " : " tests left, about ")
                 + (long) Math.ceil(plan.minutesLeft()) + " min"
                 + (failed == 0 ? "." : "; " + failed + " failed.");

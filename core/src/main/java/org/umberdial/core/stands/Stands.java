@@ -6,7 +6,6 @@ import java.util.Optional;
 import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Area;
 import org.umberdial.core.area.Gate;
-import org.umberdial.core.area.Plug;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.area.Stop;
 import org.umberdial.core.claim.Claim;
@@ -91,15 +90,11 @@ public record Stands(
             }
         }
         boolean here = next.filter(act -> act.area().equals(area.id())).isPresent();
-        boolean power = guide.barred().stream().anyMatch(act -> act.area().equals(area.id()) && act.plug() == Plug.IN);
-        String barred = power && !guide.open(Gate.POWER)
+        boolean done = open + doubtful + failed == 0 && proven > 0;
+        String barred = !done && area.underPower() && !guide.open(Gate.POWER)
                 ? guide.stops(Gate.POWER).get(0).words()
                 : "";
-        State state = here
-                ? State.HERE
-                : !barred.isEmpty()
-                        ? State.BARRED
-                        : open + doubtful + failed == 0 && proven > 0 ? State.DONE : State.OPEN;
+        State state = here ? State.HERE : !barred.isEmpty() ? State.BARRED : done ? State.DONE : State.OPEN;
         return new Stage(area.id(), area.title(), state, proven, doubtful, failed, open, area.standing(file), barred);
     }
 

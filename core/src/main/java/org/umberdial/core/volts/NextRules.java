@@ -1,5 +1,6 @@
 package org.umberdial.core.volts;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -9,11 +10,13 @@ import org.umberdial.core.area.Plug;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 
 /** Chooses the one act that helps most. The rules are asked in order; the first that has something to say decides. */
 final class NextRules {
-    private record Situation(BenchSet set, List<PointVerdict> points, List<Finding> findings) {
+    /** @param watched whether a rail was read again while the set warmed up */
+    private record Situation(BenchSet set, List<PointVerdict> points, List<Finding> findings, boolean watched) {
         Stream<PointVerdict> unread() {
             return points.stream().filter(point -> point.verdict() == Verdict.UNREAD);
         }
@@ -38,8 +41,8 @@ final class NextRules {
     private NextRules() {}
 
     /** What helps most, the best first: each rule's one act. */
-    static List<Act> acts(BenchSet set, List<PointVerdict> points, List<Finding> findings) {
-        Situation situation = new Situation(set, points, findings);
+    static List<Act> acts(BenchSet set, List<PointVerdict> points, List<Finding> findings, boolean watched) {
+        Situation situation = new Situation(set, points, findings, watched);
         return RULES.stream()
                 .map(rule -> rule.choose.apply(situation))
                 .flatMap(Optional::stream)
@@ -153,9 +156,11 @@ final class NextRules {
     }
 
     private static Optional<Act> watchDrift(Situation s) {
+        // The highest rail: what leaks as it warms pulls that one down.
         return s.points.stream()
-                .filter(point -> point.verdict() != Verdict.UNREAD)
-                .findFirst()
+                .filter(point -> point.verdict() != Verdict.UNREAD && !s.watched)
+                .filter(point -> s.set.usualKind(point.point().node()) == ReadingKind.DC)
+                .max(Comparator.comparingDouble(point -> point.expected().orElse(0)))
                 .map(point -> act(
                         "watch-drift",
                         point.point().node(),

@@ -37,6 +37,11 @@ public final class VoltsArea implements Area {
         return "Volts";
     }
 
+    @Override
+    public boolean underPower() {
+        return true;
+    }
+
     /** What the points say, in the light of what the areas before know. */
     public static VoltsReport report(SetFile file) {
         file.ledger();

@@ -1,5 +1,6 @@
 package org.umberdial.core.volts;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,6 +26,9 @@ import org.umberdial.core.value.Ohms;
 
 /** Judges a set's stage voltages. A pure function of the set, its readings, the house policy and the bench. */
 public final class VoltsJudge {
+    private static final Duration ONE_RUN = Duration.ofHours(2);
+    private static final double WARMING_MINUTES = 8;
+
     private final BenchSet set;
     private final ReadingLog log;
     private final HousePolicy policy;
@@ -74,7 +78,11 @@ public final class VoltsJudge {
                 .map(point -> AcPoint.judge(set, point, log, policy, bench).orElseGet(() -> verdict(point)))
                 .toList();
         return new VoltsReport(
-                points, branches(), findings, plan.staircase(bench.lineVolts()), NextRules.acts(set, points, findings));
+                points,
+                branches(),
+                findings,
+                plan.staircase(bench.lineVolts()),
+                NextRules.acts(set, points, findings, watched()));
     }
 
     /** The verdict of a reading by itself. */
@@ -305,6 +313,24 @@ public final class VoltsJudge {
         double change = p.reading.value() / first.value() - 1;
         boolean warm = p.reading.minutesOn().getAsDouble() - first.minutesOn().getAsDouble() >= 5;
         return warm && Math.abs(change) > policy.driftFraction() ? phrases.drift(first, p.reading) : "";
+    }
+
+    /** Whether some point was read twice in one run with the time between that it takes to warm through. */
+    private boolean watched() {
+        return probed.values().stream()
+                .filter(p -> !p.grid)
+                .anyMatch(p -> p.reading.minutesOn().isPresent()
+                        && log.last(
+                                        p.point.node(),
+                                        ReadingKind.DC,
+                                        bench.mode(),
+                                        p.reading.takenAt().minus(ONE_RUN),
+                                        r -> r.undisturbed()
+                                                && r.minutesOn().isPresent()
+                                                && p.reading.minutesOn().getAsDouble()
+                                                                - r.minutesOn().getAsDouble()
+                                                        >= WARMING_MINUTES)
+                                .isPresent());
     }
 
     private List<Branch> branches() {

@@ -73,6 +73,17 @@ class NextRulesTest {
         assertEquals("volts:watch-drift", next(Sets.log(117, "10M", healthy())).id());
     }
 
+    /** What was asked for and done is not asked for again. */
+    @Test
+    void railReadAgainWarm_leavesNothingToWatch() {
+        ReadingLog cold = Sets.log(117, "10M", healthy()).and(List.of(warm("a", 118, 2, 700)));
+        assertEquals("volts:watch-drift", next(cold).id());
+        ReadingLog soon = cold.and(List.of(warm("b", 118, 7, 1000)));
+        assertEquals("volts:watch-drift", next(soon).id());
+        ReadingLog warm = soon.and(List.of(warm("c", 118, 13, 1400)));
+        assertTrue(Files.report(set, warm, bench).next().isEmpty());
+    }
+
     @Test
     void railFallingWhileItWarms_isSaid() {
         Reading early = warm("a", 118, 2, 0);

@@ -5,7 +5,9 @@ import java.io.InputStream;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -19,18 +21,22 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.umberdial.core.arrival.Inspection;
 import org.umberdial.core.arrival.InspectionRow;
 import org.umberdial.core.cold.TestRow;
 import org.umberdial.core.cold.TransformerSize;
 import org.umberdial.core.evidence.Control;
 import org.umberdial.core.evidence.ControlFound;
+import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.ItemKind;
 import org.umberdial.core.evidence.Looked;
 import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Proved;
+import org.umberdial.core.evidence.PutBack;
 import org.umberdial.core.evidence.Spot;
 import org.umberdial.core.evidence.TakenOff;
+import org.umberdial.core.evidence.TaskDone;
 import org.umberdial.core.evidence.Told;
 import org.umberdial.core.evidence.WorthSaid;
 import org.umberdial.core.procedure.Equipment;
@@ -39,6 +45,7 @@ import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SupplyLabel;
+import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.server.accounts.AccountService;
 import org.umberdial.server.cold.ColdService;
@@ -71,6 +78,10 @@ class DemoShop implements SmartInitializingSingleton {
     private static final String PLAYER = "22222222-0000-4000-8000-000000000004";
     private static final String CHASSIS = "44444444-0000-4000-8000-000000000001";
     private static final String ELDER = "22222222-0000-4000-8000-000000000005";
+    private static final String CREAM = "22222222-0000-4000-8000-000000000006";
+    private static final int SETS = 6;
+    private static final Map<String, String> ELDERS_POINTS = Map.of(
+            "fil_a", "Rectifier output", "bplus", "B+ behind the field", "ct", "Winding's centre tap", "bias", "Bias");
 
     private final ShopService shops;
     private final AccountService accounts;
@@ -122,7 +133,7 @@ class DemoShop implements SmartInitializingSingleton {
     private void fill() throws IOException {
         String shopId = shops.localShopId();
         accounts.openDemo(shopId);
-        if (sets.count(shopId) >= 5) {
+        if (sets.count(shopId) >= SETS) {
             return;
         }
         Shop shop = shops.shop(shopId);
@@ -136,46 +147,51 @@ class DemoShop implements SmartInitializingSingleton {
         shops.add(shopId, new Instrument(METER, "Bench meter", Meter.parse("10M"), 0.01, false, 0));
         shops.add(shopId, new Instrument(OLD_METER, "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
         Caller caller = new Caller(shopId, "demo");
-        take(
+        create(
+                caller,
+                CREAM,
+                new StoredSet.Label("Cream bedside set", "0421", "counter", "its turn"),
+                ConstructionClass.UNKNOWN,
+                121.4);
+        create(
                 caller,
                 ELDER,
-                new StoredSet.Label("Tall set with field-coil speaker", "0398", "floor", "its turn"),
+                new StoredSet.Label("Tall set with field-coil speaker", "0398", "floor", "its owner"),
                 ConstructionClass.MAINS_TRANSFORMER,
-                119,
-                "field-coil",
-                false);
-        take(
+                119);
+        circuit(caller, ELDER, "field-coil");
+        readings(caller, ELDER, "field-coil");
+        create(
                 caller,
                 PLAYER,
                 new StoredSet.Label("Suitcase record player", "0407", "shelf 4", "a new stack"),
                 ConstructionClass.RECORD_PLAYER,
-                233,
-                "record-player",
-                true);
-        take(
+                233);
+        sheet(caller, PLAYER, "suitcase");
+        readings(caller, PLAYER, "suitcase");
+        create(
                 caller,
                 IVORY,
                 new StoredSet.Label("Ivory table set, same chassis", "0415", "shelf 2", "its turn"),
                 ConstructionClass.SERIES_STRING,
-                121.4,
-                "table-set",
-                false);
-        take(
+                121.4);
+        circuit(caller, IVORY, "table-set");
+        create(
                 caller,
                 GRAND,
                 new StoredSet.Label("Walnut superhet with FM", "0409", "shelf 1", "owner's word on the cabinet"),
                 ConstructionClass.MAINS_TRANSFORMER,
-                233,
-                "fm-superhet",
-                true);
-        take(
+                233);
+        circuit(caller, GRAND, "fm-superhet");
+        readings(caller, GRAND, "fm-superhet");
+        create(
                 caller,
                 BROWN,
                 new StoredSet.Label("Brown table set, five tubes", "0412", "shelf 3", ""),
                 ConstructionClass.SERIES_STRING,
-                121.4,
-                "table-set",
-                true);
+                121.4);
+        circuit(caller, BROWN, "table-set");
+        readings(caller, BROWN, "table-set");
         sets.addValue(
                 caller,
                 BROWN,
@@ -197,6 +213,9 @@ class DemoShop implements SmartInitializingSingleton {
         cold(caller);
         marks(caller);
         arrival(caller);
+        labels(caller);
+        pictures(caller);
+        elder(caller);
         LOG.info("The demo shop is filled.");
     }
 
@@ -326,7 +345,7 @@ class DemoShop implements SmartInitializingSingleton {
                 Equipment.GENERATOR,
                 "Signal generator",
                 Equipment.INSULATION_TESTER,
-                "Insulation tester, 250 and 500 V",
+                "Insulation tester, 250 V to 1 kV",
                 Equipment.DRY_CELL,
                 "1.5 V cell with clips",
                 Equipment.DC_SUPPLY,
@@ -394,7 +413,7 @@ class DemoShop implements SmartInitializingSingleton {
         for (int i = 0; i < lines.size(); i++) {
             String[] cells = lines.get(i).split(",");
             Map<String, String> figures = new HashMap<>();
-            for (String pair : cells[2].split(" ")) {
+            for (String pair : cells[3].split(" ")) {
                 figures.put(
                         pair.substring(0, pair.indexOf('=')),
                         pair.substring(pair.indexOf('=') + 1).replace('_', ' '));
@@ -408,7 +427,88 @@ class DemoShop implements SmartInitializingSingleton {
                     new Figures(figures),
                     Optional.of(figures.keySet()),
                     "",
-                    Optional.empty());
+                    Optional.of(cells[2]).filter(at -> !at.isEmpty()).map(Instant::parse));
+        }
+    }
+
+    /** What is read off each set's own label; the bedside set's is rubbed. */
+    private void labels(Caller caller) {
+        label(caller, PLAYER, "Dee Placeholder", "type 7, serial 20117", supply(List.of(220.0, 230.0), 230, 50, 42));
+        label(caller, ELDER, "Edie Fictitious", "chassis 34-6, stamped 3-36", supply(List.of(117.0), 117, 60, 85));
+        journal.keep(
+                caller,
+                PLAYER,
+                entry(40),
+                new Told("", "it plays, but weak, and smells when warm", true),
+                Optional.empty());
+        journal.keep(caller, PLAYER, entry(41), looked("line cord", "", "", ""), Optional.empty());
+        journal.keep(
+                caller, CREAM, entry(42), new Told("", "dead since it fell off the shelf", true), Optional.empty());
+    }
+
+    private static SupplyLabel supply(List<Double> taps, double set, double hertz, double watts) {
+        return new SupplyLabel(
+                taps, OptionalDouble.of(set), List.of(hertz), OptionalDouble.of(watts), SupplyLabel.Current.AC, false);
+    }
+
+    private void label(Caller caller, String setId, String owner, String numbers, SupplyLabel supply) {
+        sets.arrival(
+                caller.shopId(),
+                setId,
+                new StoredSet.Arrival(owner, "", numbers, "", Set.of(), supply),
+                sets.set(caller.shopId(), setId).version());
+    }
+
+    private void pictures(Caller caller) throws IOException {
+        photo(caller, ELDER, picture(5), "Back, before anything was touched", "tall-set-back.jpg");
+        photo(caller, PLAYER, picture(6), "From above, lid off", "suitcase-top.jpg");
+        photo(caller, GRAND, picture(7), "Back, cover off", "walnut-back.jpg");
+        photo(caller, CREAM, picture(8), "Back, label rubbed", "bedside-back.jpg");
+    }
+
+    private static String picture(int number) {
+        return "44444444-0000-4000-8000-" + String.format(Locale.ROOT, "%012d", number);
+    }
+
+    /**
+     * The tall set, finished as far as the areas go: everything looked at, what was found settled, what came off back.
+     */
+    private void elder(Caller caller) {
+        List<TestPoint> named = sets.set(caller.shopId(), ELDER).set().testPoints().stream()
+                .map(point -> new TestPoint(
+                        point.id(),
+                        point.node(),
+                        ELDERS_POINTS.getOrDefault(point.node(), point.name()),
+                        point.socket(),
+                        point.pin(),
+                        point.hint()))
+                .toList();
+        sets.replaceTestPoints(caller.shopId(), ELDER, named);
+        Instant came = Instant.parse("2026-11-18T14:00:00Z");
+        List<Fact> facts = new ArrayList<>(List.of(
+                new Told("hum-constant-volume-has-no-effect", "it hums, loud or soft", true),
+                new ControlFound(Control.VOLUME, "", "full down, switch off", false, Optional.empty()),
+                new TakenOff(ItemKind.KNOB, "knobs, walnut", 3, 0, "front", "", "", Optional.empty()),
+                new TakenOff(ItemKind.PLUG, "speaker plug, five pins", 1, 0, "chassis, left", "", "", Optional.empty()),
+                looked("line cord", "line-cord-rubber-stiff-cracked", "", "bare at the chassis hole"),
+                looked("reservoir", "", "", "both cans original, dry"),
+                new TaskDone(entry(104), "replace cord", "new two-wire cord, clamp fitted"),
+                new PartReplaced("CORD", "new two-wire cord, clamp"),
+                new PartReplaced("C1", "10 µF 450 V"),
+                new PartReplaced("C2", "10 µF 450 V"),
+                new PutBack(entry(102), "knobs, walnut", 3),
+                new PutBack(entry(103), "speaker plug, five pins", 1),
+                new WorthSaid(BigDecimal.valueOf(600), BigDecimal.valueOf(280), true, Map.of(), Map.of())));
+        Inspection.of(ConstructionClass.MAINS_TRANSFORMER, Set.of(), new EvidenceLog(List.of())).areas().stream()
+                .map(Inspection.Area::name)
+                .filter(area -> facts.stream()
+                        .noneMatch(fact ->
+                                fact instanceof Looked seen && seen.area().equals(area)))
+                .map(area -> looked(area, "", "", ""))
+                .toList()
+                .forEach(facts::add);
+        for (int i = 0; i < facts.size(); i++) {
+            journal.keep(caller, ELDER, entry(100 + i), facts.get(i), Optional.of(came.plusSeconds(90L * i)));
         }
     }
 
@@ -449,22 +549,22 @@ class DemoShop implements SmartInitializingSingleton {
                 resource(name));
     }
 
-    private void take(
-            Caller caller,
-            String id,
-            StoredSet.Label label,
-            ConstructionClass construction,
-            double line,
-            String name,
-            boolean withReadings)
-            throws IOException {
+    private void create(Caller caller, String id, StoredSet.Label label, ConstructionClass construction, double line) {
         sets.create(caller.shopId(), id, label, construction, line, Optional.of(METER));
-        require(exchange.importCircuit(caller, id, resource(name + ".cir")));
-        require(exchange.importSheet(caller, id, resource(name + "-sheet.csv")));
-        if (withReadings) {
-            require(exchange.importReadings(caller, id, resource(name + "-readings.csv"), name + "-readings.csv"));
-        }
         sets.touch(caller.shopId(), id, clock.instant());
+    }
+
+    private void circuit(Caller caller, String id, String name) throws IOException {
+        require(exchange.importCircuit(caller, id, resource(name + ".cir")));
+        sheet(caller, id, name);
+    }
+
+    private void sheet(Caller caller, String id, String name) throws IOException {
+        require(exchange.importSheet(caller, id, resource(name + "-sheet.csv")));
+    }
+
+    private void readings(Caller caller, String id, String name) throws IOException {
+        require(exchange.importReadings(caller, id, resource(name + "-readings.csv"), name + "-readings.csv"));
     }
 
     private static void require(ReadingFile file) {

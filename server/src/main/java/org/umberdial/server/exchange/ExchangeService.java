@@ -28,6 +28,7 @@ import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
@@ -91,12 +92,18 @@ public class ExchangeService {
         return new ReadingFile(added, known, refused, file.notes());
     }
 
-    /** Takes sheet values from a CSV file; one for the same point, reference, kind and mode replaces the earlier. */
+    /**
+     * Takes sheet values from a CSV file; one for the same point, reference, kind and mode replaces the earlier. To a
+     * set without a circuit the sheet brings its points along.
+     */
     @Transactional
     public ReadingFile importSheet(Caller caller, String setId, byte[] bytes) {
-        StoredSet set = sets.set(caller.shopId(), setId);
-        Cells cells = cells(caller, set);
         CsvFiles.Rows file = CsvFiles.sheet(bytes);
+        StoredSet set = sets.set(caller.shopId(), setId);
+        if (set.set().parts().isEmpty()) {
+            set = withPointsOf(file, caller.shopId(), set);
+        }
+        Cells cells = cells(caller, set);
         List<ReadingFile.BadLine> refused = new ArrayList<>();
         int added = 0;
         int known = 0;
@@ -123,6 +130,19 @@ public class ExchangeService {
             }
         }
         return new ReadingFile(added, known, refused, file.notes());
+    }
+
+    private StoredSet withPointsOf(CsvFiles.Rows file, String shopId, StoredSet set) {
+        List<TestPoint> points = new ArrayList<>(set.set().testPoints());
+        for (CsvFiles.Line line : file.lines()) {
+            TestPoint point = TestPoint.named(line.cell("point"), "");
+            boolean known = points.stream()
+                    .anyMatch(p -> p.node().equals(point.node()) || p.name().equalsIgnoreCase(point.name()));
+            if (!known && !point.node().isEmpty() && !point.node().equals("0")) {
+                points.add(point);
+            }
+        }
+        return sets.replaceTestPoints(shopId, set.id(), points);
     }
 
     /** The line voltage a sheet without one was taken at: the set's own, as its selector, label or circuit has it. */

@@ -506,12 +506,15 @@ public class SetService {
         return replaceTestPoints(shopId, setId, points);
     }
 
-    /** The points to probe, in order; each must be a node of the circuit. */
+    /** The points to probe, in order; each must be a node of the circuit where there is one. */
     @Transactional
     public StoredSet replaceTestPoints(String shopId, String setId, List<TestPoint> points) {
         StoredSet set = set(shopId, setId);
         for (TestPoint point : points) {
-            if (!set.deck().nodes().contains(point.node()) || point.node().equals("0")) {
+            boolean drawn = set.set().parts().isEmpty()
+                    ? !point.node().isEmpty()
+                    : set.deck().nodes().contains(point.node());
+            if (!drawn || point.node().equals("0")) {
                 throw new InvalidEntry(
                                 InvalidEntry.Code.UNKNOWN,
                                 "No part connects to “" + point.node() + "”; a test point is a node of the circuit.")

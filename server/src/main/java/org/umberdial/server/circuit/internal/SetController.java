@@ -340,22 +340,17 @@ class SetController {
     @PutMapping("/test-points")
     CircuitView testPoints(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PointsEdit edit) {
-        List<TestPoint> points = edit.points.stream()
-                .map(p -> new TestPoint(
-                        p.node.strip().toLowerCase(java.util.Locale.ROOT),
-                        p.node,
-                        p.name.strip(),
-                        text(p.socket),
-                        text(p.pin),
-                        text(p.hint)))
-                .toList();
-        return circuit(sets.changeTestPoints(
-                caller.shopId(),
-                setId.toString(),
-                points.stream()
-                        .map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint()))
-                        .toList(),
-                edit.seen));
+        List<TestPoint> points = edit.points.stream().map(SetController::point).toList();
+        return circuit(sets.changeTestPoints(caller.shopId(), setId.toString(), points, edit.seen));
+    }
+
+    /** Without a node the point is one of a set whose circuit nobody has, and goes by its name. */
+    private static TestPoint point(PointEdit p) {
+        if (p.node.isBlank()) {
+            return TestPoint.named(p.name, text(p.hint));
+        }
+        String node = p.node.strip().toLowerCase(java.util.Locale.ROOT);
+        return new TestPoint(node, node, p.name.strip(), text(p.socket), text(p.pin), text(p.hint));
     }
 
     @PutMapping("/sheet-values")
