@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BoltIcon, BoltSlashIcon, PlusIcon } from '@heroicons/vue/24/outline'
+import { BoltIcon, BoltSlashIcon, CheckIcon, PlusIcon } from '@heroicons/vue/24/outline'
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { refDebounced, useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -119,12 +119,12 @@ function state(entry: Schemas['ShelfEntry']): string {
               </span>
               <span class="flex gap-2">
                 <component
-                  :is="entry.nextPowered ? BoltIcon : BoltSlashIcon"
+                  :is="!entry.next ? CheckIcon : entry.nextPowered ? BoltIcon : BoltSlashIcon"
                   class="mt-0.5 size-5 shrink-0 text-accent"
                   aria-hidden="true"
                 />
                 <span class="line-clamp-2">
-                  {{ say(entry.next) }}
+                  {{ say(entry.next || 'Everything asked for here is proven') }}
                   <strong v-if="entry.stops > 0" class="ml-2 text-bad">{{ entry.stops }} before any power</strong>
                 </span>
               </span>

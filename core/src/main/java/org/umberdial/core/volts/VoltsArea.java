@@ -178,6 +178,9 @@ public final class VoltsArea implements Area {
         said(said, points, Verdict.DOUBT, "in doubt");
         said(said, points, Verdict.UNUSUAL, "unusual");
         boolean fine = said.isEmpty();
+        if (fine && points.stream().allMatch(p -> p.verdict() == Verdict.GOOD)) {
+            return points.size() == 1 ? "The one point is right." : "All " + points.size() + " points are right.";
+        }
         if (unread > 0) {
             said.add(unread + (unread == 1 ? " point left" : " points left"));
         }

@@ -496,6 +496,7 @@ class DemoShop implements SmartInitializingSingleton {
                 new PartReplaced("CORD", "new two-wire cord, clamp"),
                 new PartReplaced("C1", "10 µF 450 V"),
                 new PartReplaced("C2", "10 µF 450 V"),
+                new PutBack(entry(101), "volume", 1),
                 new PutBack(entry(102), "knobs, walnut", 3),
                 new PutBack(entry(103), "speaker plug, five pins", 1),
                 new WorthSaid(BigDecimal.valueOf(600), BigDecimal.valueOf(280), true, Map.of(), Map.of())));
