@@ -9,6 +9,7 @@ import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.TestPoint;
 

@@ -3,6 +3,7 @@ package org.umberdial.core.volts;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import org.umberdial.core.expect.DcPaths;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.tube.Electrode;
 

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.umberdial.core.expect.DcPaths;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.tube.Electrode;
 

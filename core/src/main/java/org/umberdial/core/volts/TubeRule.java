@@ -3,6 +3,7 @@ package org.umberdial.core.volts;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import org.umberdial.core.expect.DcPaths;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;

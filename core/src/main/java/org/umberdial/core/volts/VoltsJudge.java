@@ -16,6 +16,7 @@ import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
+import org.umberdial.core.expect.DcPaths;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;

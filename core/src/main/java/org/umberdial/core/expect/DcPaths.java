@@ -1,4 +1,4 @@
-package org.umberdial.core.volts;
+package org.umberdial.core.expect;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -13,7 +13,7 @@ import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;
 
 /** What of a set's circuit conducts DC in a mode, sorted by what it is. */
-final class DcPaths {
+public final class DcPaths {
     /** A winding whose resistance nobody entered; small against any resistor that sets a voltage. */
     private static final double UNKNOWN_WINDING_OHMS = 10;
 
@@ -21,35 +21,35 @@ final class DcPaths {
     private static final double LINE_OHMS = 0.5;
 
     /** A resistor, winding or closed contact between two nodes. */
-    record Path(Part part, String a, String b, double ohms) {
+    public record Path(Part part, String a, String b, double ohms) {
         /** Drift of a resistor is the commonest fault; a winding's resistance does not drift. */
-        boolean isResistor() {
+        public boolean isResistor() {
             return part.card().letter() == 'R' && !part.card().kind().equals("switch");
         }
 
-        String other(String node) {
+        public String other(String node) {
             return a.equals(node) ? b : a;
         }
     }
 
     /** A capacitor: no path while it is good. */
-    record Block(Part part, String a, String b) {
-        String other(String node) {
+    public record Block(Part part, String a, String b) {
+        public String other(String node) {
             return a.equals(node) ? b : a;
         }
 
-        boolean touches(String node) {
+        public boolean touches(String node) {
             return a.equals(node) || b.equals(node);
         }
     }
 
     /** An amplifying section at its nodes. */
-    record Stage(Part part, Section section, Map<Electrode, String> nodes, String socket) {
-        Optional<String> node(Electrode electrode) {
+    public record Stage(Part part, Section section, Map<Electrode, String> nodes, String socket) {
+        public Optional<String> node(Electrode electrode) {
             return Optional.ofNullable(nodes.get(electrode));
         }
 
-        Optional<Electrode> electrodeAt(String node) {
+        public Optional<Electrode> electrodeAt(String node) {
             return nodes.entrySet().stream()
                     .filter(entry -> entry.getValue().equals(node))
                     .map(Map.Entry::getKey)
@@ -58,15 +58,15 @@ final class DcPaths {
     }
 
     /** A rectifier that feeds a rail. */
-    record Rectifier(Part part, String anode, String cathode) {}
+    public record Rectifier(Part part, String anode, String cathode) {}
 
-    final List<Path> paths = new ArrayList<>();
-    final List<Block> blocks = new ArrayList<>();
-    final List<Stage> stages = new ArrayList<>();
-    final List<Rectifier> rectifiers = new ArrayList<>();
-    final List<Part> cells = new ArrayList<>();
+    public final List<Path> paths = new ArrayList<>();
+    public final List<Block> blocks = new ArrayList<>();
+    public final List<Stage> stages = new ArrayList<>();
+    public final List<Rectifier> rectifiers = new ArrayList<>();
+    public final List<Part> cells = new ArrayList<>();
 
-    DcPaths(BenchSet set, String mode) {
+    public DcPaths(BenchSet set, String mode) {
         for (Part part : set.parts()) {
             switch (part.card().letter()) {
                 case 'R' -> addResistor(part, mode);
@@ -150,7 +150,7 @@ final class DcPaths {
     /**
      * The socket a section sits in: the longest socket name its reference contains, {@code XV1A} sits in {@code V1}.
      */
-    static String socketOf(BenchSet set, Part part) {
+    public static String socketOf(BenchSet set, Part part) {
         String name = part.reference().substring(1);
         return set.sockets().stream()
                 .map(pins -> pins.socket())

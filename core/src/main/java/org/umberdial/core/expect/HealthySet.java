@@ -1,4 +1,4 @@
-package org.umberdial.core.volts;
+package org.umberdial.core.expect;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -28,7 +28,7 @@ import org.umberdial.core.value.Volts;
  * The set as its circuit says it should work, every part at its nominal value: voltages at any line, what a meter
  * shows, how nodes answer each other. Solved when asked and kept; safe for several threads.
  */
-final class HealthySet {
+public final class HealthySet {
     private static final int KEPT_SETS = 64;
     private static final int KEPT_ANSWERS = 4000;
     private static final double LEAST_SUPPLY_VOLTS = 5;
@@ -60,7 +60,7 @@ final class HealthySet {
     }
 
     /** The set's circuit, if it is whole: it compiles, has a source and a tube, and settles with a supply voltage. */
-    static Optional<HealthySet> of(BenchSet bench, String mode) {
+    public static Optional<HealthySet> of(BenchSet bench, String mode) {
         Key key = new Key(bench.cards(), bench.models(), bench.unread(), mode);
         synchronized (KEPT) {
             Optional<HealthySet> kept = KEPT.get(key);
@@ -77,7 +77,7 @@ final class HealthySet {
      *
      * @throws DeckRefused when a part cannot be taken
      */
-    static Network network(BenchSet bench, String mode) {
+    public static Network network(BenchSet bench, String mode) {
         Deck deck = new Deck("", bench.cards(), bench.models(), bench.sockets(), List.of(), bench.modes(), List.of());
         return Network.of(deck, TubeModels.shipped(), mode);
     }
@@ -103,11 +103,11 @@ final class HealthySet {
     }
 
     /** Line voltage the circuit is drawn for [V RMS]; 0 for a set on batteries. */
-    double nominalLine() {
+    public double nominalLine() {
         return nominalLine;
     }
 
-    Network network() {
+    public Network network() {
         return network;
     }
 
@@ -119,7 +119,7 @@ final class HealthySet {
      * @param alternating read on AC, RMS
      * @return the operating point and what a meter shows at the nodes asked for; empty when it does not settle
      */
-    synchronized Optional<Changed> changed(
+    public synchronized Optional<Changed> changed(
             UnaryOperator<Values> change,
             double line,
             List<String> nodes,
@@ -157,13 +157,13 @@ final class HealthySet {
     }
 
     /** @param shown on the meter, by node; empty where nothing leads */
-    record Changed(OperatingPoint point, Map<String, OptionalDouble> shown) {}
+    public record Changed(OperatingPoint point, Map<String, OptionalDouble> shown) {}
 
-    synchronized Optional<OperatingPoint> point(double line) {
+    public synchronized Optional<OperatingPoint> point(double line) {
         return at(line);
     }
 
-    boolean knows(String node) {
+    public boolean knows(String node) {
         return network.node(node).isPresent();
     }
 
@@ -177,12 +177,12 @@ final class HealthySet {
     }
 
     /** DC of a node on this line without a meter; empty where nothing leads to it. */
-    synchronized OptionalDouble volts(String node, double line) {
+    public synchronized OptionalDouble volts(String node, double line) {
         return at(line).map(point -> point.volts(node)).orElse(OptionalDouble.empty());
     }
 
     /** What a meter shows at a node on this line. */
-    synchronized OptionalDouble shown(String node, double line, Meter meter) {
+    public synchronized OptionalDouble shown(String node, double line, Meter meter) {
         if (shown.size() > KEPT_ANSWERS) {
             shown.clear();
         }
