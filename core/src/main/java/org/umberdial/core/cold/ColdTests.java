@@ -27,19 +27,18 @@ public final class ColdTests {
                 Map.entry("insulation", new TransformerTools.Insulation()),
                 Map.entry("windings", new TransformerTools.Unknown()),
                 Map.entry("lead-out", new TransformerTools.LeadOut()),
-                Map.entry("heaters", new PartTools.Heaters()),
-                Map.entry("rails", new PartTools.Rails()),
-                Map.entry("resistors", new PartTools.Resistors()),
-                Map.entry("diode", new PartTools.Diodes()),
-                Map.entry("selenium", new PartTools.Selenium()),
-                Map.entry("transistor", new PartTools.Transistor()),
+                Map.entry("heaters", new HeatersTool()),
+                Map.entry("rails", new RailsTool()),
+                Map.entry("resistors", new ResistorsTool()),
+                Map.entry("diode", new DiodesTool()),
+                Map.entry("selenium", new SeleniumTool()),
+                Map.entry("transistor", new TransistorTool()),
                 Map.entry("output-tone", new SoundTools.Tone()),
                 Map.entry("output-ratio", new SoundTools.Ratio()),
                 Map.entry("field-coil", new SoundTools.Field()),
                 Map.entry("between", new BetweenTool())));
         for (TestRow row : TestRow.all()) {
-            tools.computeIfAbsent(
-                    row.id(), id -> row.judge().equals("ohms") ? new PartTools.Ohms(row) : new PartTools.Check(row));
+            tools.computeIfAbsent(row.id(), id -> row.judge().equals("ohms") ? new OhmsTool(row) : new CheckTool(row));
         }
         return Map.copyOf(tools);
     }
