@@ -104,7 +104,7 @@ function closePairing() {
               </AppButton>
             </li>
           </ul>
-          <p v-else class="text-soft">Nowhere by password, passkey or link.</p>
+          <p v-else class="text-soft">Not signed in on any other device.</p>
           <AppButton look="danger" @click="signOut(true)">Sign out everywhere</AppButton>
         </section>
       </div>

@@ -48,6 +48,6 @@ async function keep() {
       :fault="faultAt(problem, 'password')"
     />
     <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
-    <AppButton type="submit">Keep the password</AppButton>
+    <AppButton type="submit">Save the password</AppButton>
   </form>
 </template>

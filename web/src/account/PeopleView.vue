@@ -132,7 +132,7 @@ function closePairing() {
               <ChoiceField
                 v-if="!person.closed"
                 class="whitespace-nowrap [&_button]:w-28"
-                label="May do"
+                label="Role"
                 inline
                 :model-value="person.role"
                 :options="roles"
@@ -155,7 +155,7 @@ function closePairing() {
           <ProblemNote class="mt-3" :problem="problem && problem.errors.length === 0 ? problem : null" />
         </section>
         <section aria-labelledby="add">
-          <h2 id="add" class="mb-2 text-lg font-semibold">Take somebody on</h2>
+          <h2 id="add" class="mb-2 text-lg font-semibold">Add a person</h2>
           <form class="flex flex-wrap items-start gap-x-4 gap-y-2" @submit.prevent="add">
             <TextField v-model="adding.shownName" label="Name beside readings" :fault="faultAt(problem, 'shownName')" />
             <TextField
@@ -164,7 +164,7 @@ function closePairing() {
               hint="never changes"
               :fault="faultAt(problem, 'name')"
             />
-            <ChoiceField v-model="adding.role" class="w-36!" label="May do" :options="roles" />
+            <ChoiceField v-model="adding.role" class="w-36!" label="Role" :options="roles" />
             <AppButton type="submit" class="sm:mt-6">
               <UserPlusIcon class="size-5" aria-hidden="true" />
               Add, and make the link

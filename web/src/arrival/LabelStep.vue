@@ -161,7 +161,7 @@ async function begin() {
       </AppButton>
       <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
       <div class="flex items-center gap-4">
-        <AppButton look="main" type="submit">Keep the label</AppButton>
+        <AppButton look="main" type="submit">Save the label</AppButton>
         <span v-if="kept" role="status" class="text-good">Kept.</span>
       </div>
     </form>
@@ -176,7 +176,7 @@ async function begin() {
       </p>
       <div class="mt-4 flex gap-3">
         <AppButton look="danger" @click="erase">Erase for good</AppButton>
-        <AppButton @click="erasing = false">Leave it</AppButton>
+        <AppButton @click="erasing = false">Cancel</AppButton>
       </div>
     </AppDialog>
     <div class="min-w-0">

@@ -168,8 +168,8 @@ async function close() {
         </div>
         <div class="flex flex-wrap items-start gap-3">
           <TextField ref="what" v-model="form.what" class="w-60!" label="Which" hint="M4 × 12 slotted, green lead" />
-          <TextField v-model="form.count" class="w-20!" label="How many" :fault="faultAt(problem, 'count')" />
-          <TextField v-model="form.absent" class="w-24!" label="Missing" :fault="faultAt(problem, 'absent')" />
+          <TextField v-model="form.count" class="w-20!" label="How many came off" :fault="faultAt(problem, 'count')" />
+          <TextField v-model="form.absent" class="w-24!" label="Missing besides" :fault="faultAt(problem, 'absent')" />
           <TextField v-model="form.place" class="w-52!" label="Where" hint="back, lower row" />
           <TextField
             v-if="joined.includes(form.kind)"
@@ -183,8 +183,8 @@ async function close() {
         <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
         <div class="flex items-center gap-3">
           <SpotField v-model="spot" :set-id="setId" />
-          <AppButton look="main" type="submit">{{ correcting ? 'Keep the correction' : 'It is off' }}</AppButton>
-          <AppButton v-if="correcting" look="quiet" @click="leave">Leave it as it was</AppButton>
+          <AppButton look="main" type="submit">{{ correcting ? 'Save the correction' : 'Add to the list' }}</AppButton>
+          <AppButton v-if="correcting" look="quiet" @click="leave">Cancel</AppButton>
           <span v-else class="text-sm text-soft">Enter keeps it; the place stays for the next one.</span>
         </div>
       </form>
@@ -282,7 +282,7 @@ async function close() {
         <template v-if="register.alarms.length">
           <h2 v-if="shouting" class="flex items-center gap-2 text-xl font-semibold text-bad">
             <ExclamationTriangleIcon class="size-7" aria-hidden="true" />
-            It does not add up
+            Something is missing or left over
           </h2>
           <h2 v-else class="text-lg font-semibold">Not together yet</h2>
           <ul class="mt-1 space-y-0.5" :class="shouting ? 'text-lg font-semibold' : 'text-soft'" role="status">

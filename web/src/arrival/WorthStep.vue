@@ -103,7 +103,7 @@ async function keepJob() {
           hint="what this one is worth to its owner"
           :fault="faultAt(problem, 'sentiment')"
         />
-        <AppButton look="main" type="submit" class="mt-6" :disabled="!form.value.trim()">Reckon</AppButton>
+        <AppButton look="main" type="submit" class="mt-6" :disabled="!form.value.trim()">Calculate</AppButton>
       </form>
       <ProblemNote class="mt-2" :problem="problem && problem.errors.length === 0 ? problem : null" />
       <h2 class="mt-6 text-lg font-semibold">Cannot be bought: test these first</h2>
@@ -178,7 +178,7 @@ async function keepJob() {
                   <TextField v-model="job.hours" class="w-32!" label="Hours for one" unit="h" />
                   <TextField v-model="job.price" class="w-36!" label="Parts for one" :unit="worth.money" />
                   <AppButton type="submit">Keep</AppButton>
-                  <AppButton look="quiet" @click="job.id = ''">Leave</AppButton>
+                  <AppButton look="quiet" @click="job.id = ''">Cancel</AppButton>
                 </form>
               </td>
             </tr>

@@ -57,7 +57,7 @@ async function change() {
       :fault="faultAt(problem, 'line') || problem?.detail"
     />
     <AppButton type="submit" class="mt-6">Keep</AppButton>
-    <AppButton look="quiet" class="mt-6" @click="line = ''">Leave</AppButton>
+    <AppButton look="quiet" class="mt-6" @click="line = ''">Cancel</AppButton>
   </form>
   <div v-if="parts.length > 0" class="flex items-end gap-4 pb-2">
     <TextField v-model="wanted" label="Find" />

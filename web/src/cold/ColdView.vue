@@ -20,8 +20,11 @@ const made = computed(() => (plan.value?.steps ?? []).filter((s) => ['PASSED', '
 const open = computed(() => (plan.value?.steps ?? []).filter((s) => s.state === 'OPEN'))
 const rest = computed(() => [
   { title: 'When a reading asks for it', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'WHEN_NEEDED') },
-  { title: 'Add nothing any more', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'ADDS_NOTHING') },
-  { title: 'No instrument for it here', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'NO_INSTRUMENT') },
+  { title: 'Would prove nothing new', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'ADDS_NOTHING') },
+  {
+    title: 'No instrument for it in this shop',
+    steps: (plan.value?.steps ?? []).filter((s) => s.state === 'NO_INSTRUMENT'),
+  },
 ])
 const inside = computed(() => typeof route.params['test'] === 'string')
 /** No test and no tool is open. */

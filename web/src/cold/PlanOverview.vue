@@ -15,8 +15,11 @@ const open = computed(() => (plan.value?.steps ?? []).filter((s) => s.state === 
 const made = computed(() => (plan.value?.steps ?? []).filter((s) => s.state === 'PASSED'))
 const others = computed(() => [
   { title: 'When a reading asks for it', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'WHEN_NEEDED') },
-  { title: 'Add nothing any more', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'ADDS_NOTHING') },
-  { title: 'No instrument for it here', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'NO_INSTRUMENT') },
+  { title: 'Would prove nothing new', steps: (plan.value?.steps ?? []).filter((s) => s.state === 'ADDS_NOTHING') },
+  {
+    title: 'No instrument for it in this shop',
+    steps: (plan.value?.steps ?? []).filter((s) => s.state === 'NO_INSTRUMENT'),
+  },
 ])
 const widest = computed(() => Math.max(1, ...open.value.map((s) => s.minutes)))
 
@@ -92,7 +95,7 @@ function aspects(claims: readonly Schemas['ClaimView'][]) {
         </ol>
       </section>
       <section v-if="plan.gaps.length > 0" aria-labelledby="gaps">
-        <h2 id="gaps" class="text-lg font-semibold">Stays unproven here</h2>
+        <h2 id="gaps" class="text-lg font-semibold">Cannot be tested with this shop's instruments</h2>
         <p class="text-soft">
           For want of an instrument;
           <RouterLink class="font-semibold text-accent underline underline-offset-4" to="/house">

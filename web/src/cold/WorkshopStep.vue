@@ -352,7 +352,7 @@ async function gone(id: string) {
             <TextField v-model="turns.turnsNow" label="Turns it has now" :fault="faultAt(problem, 'turnsNow')" />
             <TickField v-model="turns.outermost" label="It is the outermost winding" />
           </div>
-          <AppButton look="main" type="submit">Reckon</AppButton>
+          <AppButton look="main" type="submit">Calculate</AppButton>
         </form>
         <div v-if="turned" class="mt-4" role="status">
           <p class="flex items-start gap-2 text-lg font-semibold">
@@ -381,7 +381,7 @@ async function gone(id: string) {
             unit="Ω"
             :fault="faultAt(problem, 'chokeOhms')"
           />
-          <div class="pt-6"><AppButton look="main" type="submit">Reckon</AppButton></div>
+          <div class="pt-6"><AppButton look="main" type="submit">Calculate</AppButton></div>
         </form>
         <div v-if="fielded" class="mt-4" role="status">
           <p class="text-lg">
@@ -409,7 +409,7 @@ async function gone(id: string) {
             unit="Ω"
             :fault="faultAt(problem, 'hotOhms')"
           />
-          <div class="pt-6"><AppButton look="main" type="submit">Reckon</AppButton></div>
+          <div class="pt-6"><AppButton look="main" type="submit">Calculate</AppButton></div>
         </form>
         <p v-if="warmth" class="mt-4 flex items-center gap-2 text-lg" role="status">
           <VerdictMark class="size-6!" :verdict="warmth.word" />

@@ -46,12 +46,13 @@ export function useCold(setId: MaybeRefOrGetter<string>) {
       typed: Record<string, string>,
       read: readonly string[],
       instrument: string,
+      takenAt: string = new Date().toISOString(),
     ) {
       const answer = await post<Schemas['PlanView']>({
         shown: title,
         setId: toValue(setId),
         path: `/api/sets/${toValue(setId)}/cold/tests/${test}/results`,
-        body: { id, typed, read, instrument, takenAt: new Date().toISOString() },
+        body: { id, typed, read, instrument, takenAt },
       })
       if (answer.kind === 'ready') {
         client.setQueryData(['cold', toValue(setId)], answer.value)

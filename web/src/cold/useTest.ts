@@ -8,6 +8,8 @@ import { useCold } from './useCold'
 interface Draft {
   typed: Record<string, string>
   read: string[]
+  /** When the last of it was typed: kept later, it is no newer than that. */
+  at: string
 }
 
 /**
@@ -17,7 +19,7 @@ interface Draft {
 export function useTest(setId: string, test: string) {
   const cold = useCold(setId)
   const { data: about, error } = cold.test(test)
-  const draft = useSessionStorage<Draft>(`umber.cold.${setId}.${test}`, { typed: {}, read: [] })
+  const draft = useSessionStorage<Draft>(`umber.cold.${setId}.${test}`, { typed: {}, read: [], at: '' })
   const judged = ref<Schemas['JudgedView'] | null>(null)
   const instrument = ref('')
   const problem = ref<Problem | null>(null)
@@ -51,13 +53,15 @@ export function useTest(setId: string, test: string) {
       : '',
   )
 
-  async function judge() {
+  /** What the server says of everything typed; kept unless something typed later was asked about meanwhile. */
+  async function judge(): Promise<Schemas['JudgedView'] | null> {
     const mine = ++asked
     const answer = await cold.judge(test, typed.value, text.value.trim() ? text.value : null, current.value)
-    if (mine !== asked) return false
-    if (answer.kind === 'ready') judged.value = answer.value
-    problem.value = answer.kind === 'failed' ? answer.problem : null
-    return answer.kind === 'ready'
+    if (mine === asked) {
+      if (answer.kind === 'ready') judged.value = answer.value
+      problem.value = answer.kind === 'failed' ? answer.problem : null
+    }
+    return answer.kind === 'ready' ? answer.value : null
   }
   const look = useDebounceFn(() => void judge(), 120)
 
@@ -85,6 +89,7 @@ export function useTest(setId: string, test: string) {
     draft.value = {
       typed: { ...draft.value.typed, [key]: value },
       read: draft.value.read.includes(key) ? draft.value.read : [...draft.value.read, key],
+      at: new Date().toISOString(),
     }
   }
   /** On to the next cell that is walked through; empty behind the last. */
@@ -105,13 +110,17 @@ export function useTest(setId: string, test: string) {
     }
     if (busy.value) return false
     busy.value = true
-    const answered = await judge()
+    const line = text.value
+    const answer = await judge()
     busy.value = false
-    const entry = judged.value?.entry
-    if (!answered || !entry || fault.value) return true
+    if (!answer) return true
+    judged.value = answer
+    const { entry } = answer
+    if (entry.fault || entry.placed.some((placed) => answer.faults.some((f) => f.key === placed.key))) return true
     for (const placed of entry.placed) type(placed.key, placed.text)
     const last = entry.placed.at(-1)
-    text.value = ''
+    // Whoever types on while it is asked keeps what was typed.
+    if (text.value === line) text.value = ''
     if (entry.to) current.value = entry.to
     else if (last) onward(last.key)
     return false
@@ -127,17 +136,18 @@ export function useTest(setId: string, test: string) {
       typedOf(blocks.value, typed.value),
       [...draft.value.read],
       instrument.value,
+      draft.value.at || undefined,
     )
     busy.value = false
     problem.value = answer.kind === 'failed' ? answer.problem : null
     if (answer.kind === 'failed') return
     // Shown until the kept figures come back.
-    draft.value = { typed: answer.kind === 'queued' ? {} : draft.value.typed, read: [] }
+    draft.value = { typed: answer.kind === 'queued' ? {} : draft.value.typed, read: [], at: '' }
     id = crypto.randomUUID()
     keptAs.value = answer.kind === 'ready' ? 'Kept.' : 'Waits in this browser for the connection.'
   }
   watch(about, (a) => {
-    if (a && draft.value.read.length === 0) draft.value = { typed: {}, read: [] }
+    if (a && draft.value.read.length === 0) draft.value = { typed: {}, read: [], at: '' }
   })
 
   return {

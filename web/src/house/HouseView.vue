@@ -188,9 +188,9 @@ async function keep() {
         </div>
         <ProblemNote :problem="problem?.detail ? problem : null" />
         <div class="flex items-center gap-4">
-          <AppButton v-if="session.owns.value" look="main" type="submit">Keep the policy</AppButton>
+          <AppButton v-if="session.owns.value" look="main" type="submit">Save the policy</AppButton>
           <span v-else class="text-soft">The shop’s owner keeps the policy.</span>
-          <span v-if="kept" role="status" class="text-good">Kept. Every verdict was computed anew.</span>
+          <span v-if="kept" role="status" class="text-good">Saved. Verdicts updated.</span>
         </div>
       </form>
       <div class="space-y-10">

@@ -87,7 +87,7 @@ function retire(i: Schemas['InstrumentView']) {
       <AppButton type="submit" class="mt-6" :disabled="!form.name.trim() || !form.meter.trim()">
         {{ form.known ? 'Keep' : 'Add' }}
       </AppButton>
-      <AppButton v-if="form.known" look="quiet" class="mt-6" @click="clear">Leave</AppButton>
+      <AppButton v-if="form.known" look="quiet" class="mt-6" @click="clear">Cancel</AppButton>
     </form>
     <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
   </section>

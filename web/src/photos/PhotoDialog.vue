@@ -97,7 +97,7 @@ async function remove() {
       <ProblemNote :problem="problem" />
       <div class="flex gap-3">
         <AppButton look="main" type="submit">Keep</AppButton>
-        <AppButton look="quiet" @click="$emit('close')">Leave</AppButton>
+        <AppButton look="quiet" @click="$emit('close')">Cancel</AppButton>
         <AppButton look="danger" class="ml-auto" @click="remove">Take it away</AppButton>
       </div>
     </form>

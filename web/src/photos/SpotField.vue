@@ -94,7 +94,7 @@ async function shoot(event: Event) {
           <input type="file" accept="image/*" capture="environment" class="sr-only" @change="shoot" />
         </label>
         <AppButton v-if="photo" look="quiet" @click="chosen = ''">Another picture</AppButton>
-        <AppButton look="quiet" @click="open = false">Leave</AppButton>
+        <AppButton look="quiet" @click="open = false">Cancel</AppButton>
       </div>
     </AppDialog>
   </span>

@@ -104,7 +104,7 @@ function toggleOn() {
       :aria-pressed="minutes !== null"
       @click="toggleOn"
     >
-      {{ minutes === null ? 'off – start clock' : `on for ${minutes} min` }}
+      {{ minutes === null ? 'Start warm-up clock' : `on for ${minutes} min` }}
     </button>
   </div>
 </template>

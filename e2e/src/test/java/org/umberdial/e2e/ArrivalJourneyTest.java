@@ -71,7 +71,7 @@ class ArrivalJourneyTest extends Journey {
         page.getByLabel("Frequency").fill("60");
         page.getByLabel("Power").fill("30");
         page.getByLabel("Owner", new Page.GetByLabelOptions().setExact(true)).fill("Cy Sample");
-        button(page, "Keep the label").click();
+        button(page, "Save the label").click();
         assertThat(page.getByText("120 V on its 110 V is 9.1 % over")).isVisible();
 
         step(page, "Owner").click();
@@ -109,7 +109,7 @@ class ArrivalJourneyTest extends Journey {
 
         step(page, "Worth it").click();
         page.getByLabel("Worth when restored").fill("900");
-        button(page, "Reckon").click();
+        button(page, "Calculate").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Go on")))
                 .isVisible();
 

@@ -105,7 +105,7 @@ class ColdJourneyTest extends Journey {
         page.getByLabel("at a line of").fill("240");
         page.getByLabel("Wanted under load").fill("197");
         page.getByLabel("Turns it has now").fill("905");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Reckon"))
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Calculate"))
                 .click();
         assertThat(page.getByText(Pattern.compile("Take off 122 of 905 turns"))).isVisible();
         page.navigate(application.address(GRAND + "/cold/taps"));

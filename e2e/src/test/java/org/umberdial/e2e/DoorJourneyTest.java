@@ -210,7 +210,7 @@ class DoorJourneyTest {
         Page owner = signedIn();
         owner.getByLabel("Name beside readings").fill("Vi");
         owner.getByLabel("Name to sign in with").fill("vi");
-        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("May do Bench"))
+        owner.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Role Bench"))
                 .last()
                 .click();
         owner.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Viewer"))
@@ -223,7 +223,7 @@ class DoorJourneyTest {
         viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign this device in"))
                 .click();
         viewer.getByLabel("New password").fill("copper kettle violin moss");
-        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the password"))
+        viewer.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save the password"))
                 .click();
         assertThat(viewer.getByRole(
                         AriaRole.HEADING,

@@ -257,9 +257,9 @@ class VoltsJourneyTest extends Journey {
                 .click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("comma")))
                 .click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy"))
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save the policy"))
                 .click();
-        assertThat(page.getByText("Every verdict was computed anew")).isVisible();
+        assertThat(page.getByText("Saved. Verdicts updated")).isVisible();
         page.navigate(application.address(BROWN + "/volts"));
         assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Points in probing order")))
                 .containsText("V4 anode");
@@ -284,9 +284,9 @@ class VoltsJourneyTest extends Journey {
                 .click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("point")))
                 .click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep the policy"))
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save the policy"))
                 .click();
-        assertThat(page.getByText("Every verdict was computed anew")).isVisible();
+        assertThat(page.getByText("Saved. Verdicts updated")).isVisible();
     }
 
     @ParameterizedTest

@@ -13,6 +13,7 @@ import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.shop.ShopService;
 
@@ -23,12 +24,13 @@ class ShopTest {
         String set = RunningServer.newTableSet();
         String other = UUID.randomUUID().toString();
         SetService sets = RunningServer.bean(SetService.class);
+        CircuitService circuits = RunningServer.bean(CircuitService.class);
         assertEquals(0, sets.count(other));
         assertThrows(Problem.class, () -> sets.set(other, set));
-        assertThrows(Problem.class, () -> sets.removePart(other, set, "R1", ""));
+        assertThrows(Problem.class, () -> circuits.removePart(other, set, "R1", ""));
         assertThrows(
                 Problem.class,
-                () -> sets.addValue(
+                () -> circuits.addValue(
                         new Caller(other, "x"),
                         set,
                         UUID.randomUUID().toString(),

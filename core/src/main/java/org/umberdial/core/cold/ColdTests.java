@@ -19,6 +19,7 @@ public final class ColdTests {
         Map<String, ColdTool> tools = new HashMap<>(Map.ofEntries(
                 Map.entry("discharge", new DischargeTool()),
                 Map.entry("plug-on", new PlugTool()),
+                Map.entry("fuse", new FuseTool()),
                 Map.entry("plug-off", new LineTools.SwitchedOff()),
                 Map.entry("line-chassis", new LineTools.ToChassis()),
                 Map.entry("taps", new TapsTool()),

@@ -108,7 +108,13 @@ public final class FormEntry {
         String subject = line.subject();
         String first = line.label().replaceAll(",.*", "");
         return Stream.concat(
-                        Stream.of(subject.replaceFirst("(?i)^X(?=[A-Z])", ""), subject, line.label(), first),
+                        Stream.of(
+                                subject.replaceFirst("(?i)^X(?=[A-Z])", ""),
+                                subject,
+                                line.label(),
+                                first,
+                                // A row of pairs: "black to", then the other lead.
+                                line.label().replaceAll(" to$", "")),
                         // Both halves of a control are read as one.
                         Stream.of(first.split(" and "))
                                 .filter(name -> REFERENCE.matcher(name).matches()))

@@ -91,11 +91,15 @@ public record Stands(
         }
         boolean here = next.filter(act -> act.area().equals(area.id())).isPresent();
         boolean done = open + doubtful + failed == 0 && proven > 0;
-        String barred = !done && area.underPower() && !guide.open(Gate.POWER)
-                ? guide.stops(Gate.POWER).get(0).words()
-                : "";
+        String barred = !done && area.underPower() && !guide.open(Gate.POWER) ? first(guide.stops(Gate.POWER)) : "";
         State state = here ? State.HERE : !barred.isEmpty() ? State.BARRED : done ? State.DONE : State.OPEN;
         return new Stage(area.id(), area.title(), state, proven, doubtful, failed, open, area.standing(file), barred);
+    }
+
+    /** The first of what bars, and how many more do. */
+    private static String first(List<Stop> stops) {
+        String words = stops.get(0).words();
+        return stops.size() == 1 ? words : words.replaceAll("[.]$", "") + ", and " + (stops.size() - 1) + " more.";
     }
 
     private static List<String> provisional(SetFile file) {

@@ -39,6 +39,15 @@ class ColdTestsTest {
             fm | plug-off | off=open | GOOD | parts the chain
             fm | plug-off | off=16 | BAD | does not open
             fm | plug-off | off=0.4 | BAD | short ahead
+            fm | fuse | a.FUSE=0.5 s.FUSE=slow o.FUSE=1.6 | GOOD | fits what the set draws
+            fm | fuse | a.FUSE=3.15 s.FUSE=slow o.FUSE=0.1 | BAD | too large to protect
+            fm | fuse | a.FUSE=0.2 s.FUSE=slow o.FUSE=3 | DOUBT | will blow
+            fm | fuse | a.FUSE=0.5 s.FUSE=slow o.FUSE=open | BAD | blown
+            fm | fuse | a.FUSE=0.5 s.FUSE=slow o.FUSE=40 | DOUBT | more than the 2.30 Ω
+            fm | fuse | a.FUSE=0.5 s.FUSE=fast o.FUSE=1 | DOUBT | slow is usual
+            fm | fuse | o.FUSE=1 | NO_EXPECTATION | follows from its stamp
+            player | fuse | a.FUSE=0.5 s.FUSE=slow o.FUSE=1 | NO_EXPECTATION | cannot tell without the label
+            fm | fuse | c.FUSE=good | GOOD | by eye
             fm | line-chassis | chassis=open | GOOD | an ordinary ohmmeter cannot see
             fm | line-chassis | chassis=150 | BAD | nothing there
             string | line-chassis | chassis=219000 | GOOD | treat it as live

@@ -48,6 +48,12 @@ class FormEntryTest {
                                                     new Choice("bad", "bad")),
                                             Cell.words("w.XV2", "figures").asAside())),
                             new Line("Tubes and lamps are out", "", List.of(Cell.yesNo("bare", ""))),
+                            new Line(
+                                    "black to",
+                                    "",
+                                    List.of(
+                                            Cell.figure("p.red", "red", Unit.OHM, ""),
+                                            Cell.figure("p.blue", "blue", Unit.OHM, ""))),
                             new Line("Leads", "", List.of(Cell.words("leads", "")))))));
 
     private static String read(String typed, String at) {
@@ -78,6 +84,8 @@ class FormEntryTest {
         "tubes and lamps are out y, '', bare=yes",
         "black red brown, leads, leads=black red brown",
         "R7, '', to o.R7",
+        "black blue 12.1, '', p.blue=12.1",
+        "black to red 23.9, '', p.red=23.9",
         "R9 12, '', error",
         "231k 12k, o.R7, error",
         "4, g.XV2, error",

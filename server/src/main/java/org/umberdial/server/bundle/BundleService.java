@@ -37,6 +37,8 @@ import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.ChartService;
+import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.ShopService;
@@ -55,6 +57,8 @@ public class BundleService {
             .build();
 
     private final SetService sets;
+    private final ChartService charts;
+    private final CircuitService circuits;
     private final ExchangeService exchange;
     private final EvidenceService journal;
     private final PhotoService photos;
@@ -65,6 +69,8 @@ public class BundleService {
 
     public BundleService(
             SetService sets,
+            ChartService charts,
+            CircuitService circuits,
             ExchangeService exchange,
             EvidenceService journal,
             PhotoService photos,
@@ -73,6 +79,8 @@ public class BundleService {
             BundleTables tables,
             Clock clock) {
         this.sets = sets;
+        this.charts = charts;
+        this.circuits = circuits;
         this.exchange = exchange;
         this.journal = journal;
         this.photos = photos;
@@ -278,7 +286,7 @@ public class BundleService {
                 exchange.importSheet(caller, setId, files.small("sheet.csv").orElse(new byte[0]))
                         .refused());
         if (text.origins() != null) {
-            sets.origins(caller.shopId(), setId, text.origins(), !Boolean.FALSE.equals(text.sheetOwn()));
+            circuits.origins(caller.shopId(), setId, text.origins(), !Boolean.FALSE.equals(text.sheetOwn()));
         }
         pictures(caller, setId, text, files, ids);
         for (BundleText.Line line : log) {
@@ -335,17 +343,17 @@ public class BundleService {
                         text.extras(),
                         text.supply()),
                 set.version());
-        sets.originOfSheet(shopId, setId, text.sheetOrigin());
+        circuits.originOfSheet(shopId, setId, text.sheetOrigin());
         List<String> nodes = List.copyOf(set.deck().nodes());
         List<TestPoint> points = text.points().stream()
                 .filter(p -> nodes.contains(p.node()))
                 .map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint()))
                 .toList();
-        sets.replaceTestPoints(shopId, setId, points);
+        charts.replaceTestPoints(shopId, setId, points);
         int count = 0;
         for (BundleText.Value value : text.values()) {
             if (set.set().part(value.reference()).isPresent()) {
-                sets.addValue(
+                circuits.addValue(
                         caller,
                         setId,
                         here(setId, value.reference() + "/" + count++),

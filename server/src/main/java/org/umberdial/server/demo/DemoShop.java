@@ -59,6 +59,8 @@ import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.SetFiles;
+import org.umberdial.server.sets.ChartService;
+import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.Instrument;
@@ -86,6 +88,8 @@ class DemoShop implements SmartInitializingSingleton {
     private final ShopService shops;
     private final AccountService accounts;
     private final SetService sets;
+    private final ChartService charts;
+    private final CircuitService circuits;
     private final ExchangeService exchange;
     private final PhotoService photos;
     private final MapService map;
@@ -99,6 +103,8 @@ class DemoShop implements SmartInitializingSingleton {
             ShopService shops,
             AccountService accounts,
             SetService sets,
+            ChartService charts,
+            CircuitService circuits,
             ExchangeService exchange,
             PhotoService photos,
             MapService map,
@@ -110,6 +116,8 @@ class DemoShop implements SmartInitializingSingleton {
         this.shops = shops;
         this.accounts = accounts;
         this.sets = sets;
+        this.charts = charts;
+        this.circuits = circuits;
         this.exchange = exchange;
         this.photos = photos;
         this.map = map;
@@ -192,19 +200,19 @@ class DemoShop implements SmartInitializingSingleton {
                 121.4);
         circuit(caller, BROWN, "table-set");
         readings(caller, BROWN, "table-set");
-        sets.addValue(
+        circuits.addValue(
                 caller,
                 BROWN,
                 "33333333-0000-4000-8000-000000000001",
                 "R1",
                 new PartValue(ValueOrigin.BODY, 33, "printed"));
-        sets.addValue(
+        circuits.addValue(
                 caller,
                 BROWN,
                 "33333333-0000-4000-8000-000000000002",
                 "C4",
                 new PartValue(ValueOrigin.FITTED, 0.022e-6, "wax paper, no repair marks"));
-        sets.addValue(
+        circuits.addValue(
                 caller,
                 BROWN,
                 "33333333-0000-4000-8000-000000000003",
@@ -483,7 +491,7 @@ class DemoShop implements SmartInitializingSingleton {
                         point.pin(),
                         point.hint()))
                 .toList();
-        sets.replaceTestPoints(caller.shopId(), ELDER, named);
+        charts.replaceTestPoints(caller.shopId(), ELDER, named);
         Instant came = Instant.parse("2026-11-18T14:00:00Z");
         List<Fact> facts = new ArrayList<>(List.of(
                 new Told("hum-constant-volume-has-no-effect", "it hums, loud or soft", true),

@@ -37,6 +37,8 @@ import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.evidence.ReadingService;
 import org.umberdial.server.exchange.internal.CsvFiles;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.ChartService;
+import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.Shop;
@@ -46,13 +48,23 @@ import org.umberdial.server.shop.ShopService;
 @Service
 public class ExchangeService {
     private final SetService sets;
+    private final ChartService charts;
+    private final CircuitService circuits;
     private final ReadingService readings;
     private final EvidenceService evidence;
     private final ShopService shops;
 
-    public ExchangeService(SetService sets, ReadingService readings, EvidenceService evidence, ShopService shops) {
+    public ExchangeService(
+            SetService sets,
+            ChartService charts,
+            CircuitService circuits,
+            ReadingService readings,
+            EvidenceService evidence,
+            ShopService shops) {
         this.evidence = evidence;
         this.sets = sets;
+        this.charts = charts;
+        this.circuits = circuits;
         this.readings = readings;
         this.shops = shops;
     }
@@ -122,7 +134,7 @@ public class ExchangeService {
                 if (set.set().sheet().contains(value)) {
                     known++;
                 } else {
-                    sets.putSheet(caller.shopId(), setId, List.of(value));
+                    charts.putSheet(caller.shopId(), setId, List.of(value));
                     added++;
                 }
             } catch (InvalidEntry bad) {
@@ -142,7 +154,7 @@ public class ExchangeService {
                 points.add(point);
             }
         }
-        return sets.replaceTestPoints(shopId, set.id(), points);
+        return charts.replaceTestPoints(shopId, set.id(), points);
     }
 
     /** The line voltage a sheet without one was taken at: the set's own, as its selector, label or circuit has it. */
@@ -176,7 +188,7 @@ public class ExchangeService {
                                     + " stands twice in this file; each part has a reference of its own.");
                 }
                 PartLine part = new PartShorthand(set.set(), sign).read(shorthand(line));
-                set = sets.putParts(caller.shopId(), setId, part, Map.of());
+                set = circuits.putParts(caller.shopId(), setId, part, Map.of());
                 added += part.known().isEmpty() ? 1 : 0;
                 known += part.known().isEmpty() ? 0 : 1;
             } catch (InvalidEntry bad) {
@@ -235,7 +247,7 @@ public class ExchangeService {
     @Transactional
     public ReadingFile importCircuit(Caller caller, String setId, byte[] bytes) {
         DeckReader.Partial read = DeckReader.readWhatIsThere(new String(bytes, StandardCharsets.UTF_8));
-        sets.replaceCircuit(caller.shopId(), setId, read);
+        circuits.replaceCircuit(caller.shopId(), setId, read);
         List<ReadingFile.BadLine> refused = read.faults().stream()
                 .map(fault -> new ReadingFile.BadLine(fault.line(), fault.text()))
                 .toList();

@@ -41,6 +41,7 @@ import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
+import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.Shop;
@@ -110,13 +111,16 @@ class SupplyController {
 
     private final ArrivalService arrivals;
     private final SetService sets;
+    private final CircuitService circuits;
     private final ShopService shops;
     private final SetFiles files;
 
-    SupplyController(ArrivalService arrivals, SetService sets, ShopService shops, SetFiles files) {
+    SupplyController(
+            ArrivalService arrivals, SetService sets, CircuitService circuits, ShopService shops, SetFiles files) {
         this.files = files;
         this.arrivals = arrivals;
         this.sets = sets;
+        this.circuits = circuits;
         this.shops = shops;
     }
 
@@ -180,7 +184,7 @@ class SupplyController {
         requireEmpty(caller, setId);
         StartingCircuit circuit =
                 StartingCircuit.of(edit.circuit).orElseThrow(() -> Problem.notFound("This starting circuit"));
-        sets.start(caller.shopId(), setId.toString(), circuit);
+        circuits.start(caller.shopId(), setId.toString(), circuit);
         return view(caller, setId);
     }
 
@@ -189,13 +193,13 @@ class SupplyController {
     ArrivalView copy(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SisterEdit edit) {
         requireEmpty(caller, setId);
-        sets.copy(caller.shopId(), setId.toString(), edit.sister.toString());
+        circuits.copy(caller.shopId(), setId.toString(), edit.sister.toString());
         return view(caller, setId);
     }
 
     @DeleteMapping("/sets/{setId}/sheet-origin")
     ArrivalView own(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        sets.own(caller.shopId(), setId.toString());
+        circuits.own(caller.shopId(), setId.toString());
         return view(caller, setId);
     }
 

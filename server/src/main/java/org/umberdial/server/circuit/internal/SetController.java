@@ -45,6 +45,8 @@ import org.umberdial.core.value.ValueReader;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
+import org.umberdial.server.sets.ChartService;
+import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.Seen;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
@@ -189,11 +191,15 @@ class SetController {
             @NotNull String seen) {}
 
     private final SetService sets;
+    private final ChartService charts;
+    private final CircuitService circuits;
     private final ShopService shops;
     private final SetFiles files;
 
-    SetController(SetService sets, ShopService shops, SetFiles files) {
+    SetController(SetService sets, ChartService charts, CircuitService circuits, ShopService shops, SetFiles files) {
         this.sets = sets;
+        this.charts = charts;
+        this.circuits = circuits;
         this.shops = shops;
         this.files = files;
     }
@@ -249,7 +255,7 @@ class SetController {
     @PostMapping("/parts")
     CircuitView putPart(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PartText part) {
-        return circuit(sets.putPart(caller.shopId(), setId.toString(), part.line, Optional.ofNullable(part.seen)));
+        return circuit(circuits.putPart(caller.shopId(), setId.toString(), part.line, Optional.ofNullable(part.seen)));
     }
 
     /** What lines of parts shorthand would mean; nothing is kept. */
@@ -288,7 +294,7 @@ class SetController {
                                     + " stands twice among these lines; each part has a reference of its own.");
                 }
                 if (keep) {
-                    set = sets.putParts(caller.shopId(), setId.toString(), part, seenOf(edit, part));
+                    set = circuits.putParts(caller.shopId(), setId.toString(), part, seenOf(edit, part));
                 }
                 views.add(new LineView(
                         line, part.understood(), null, !part.known().isEmpty()));
@@ -314,13 +320,13 @@ class SetController {
             @PathVariable UUID setId,
             @PathVariable String reference,
             @RequestParam String seen) {
-        return circuit(sets.removePart(caller.shopId(), setId.toString(), reference, seen));
+        return circuit(circuits.removePart(caller.shopId(), setId.toString(), reference, seen));
     }
 
     @DeleteMapping("/unread-lines")
     CircuitView settleUnread(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @RequestParam String seen) {
-        return circuit(sets.settleUnread(caller.shopId(), setId.toString(), seen));
+        return circuit(circuits.settleUnread(caller.shopId(), setId.toString(), seen));
     }
 
     @PostMapping("/part-values")
@@ -329,7 +335,7 @@ class SetController {
         StoredSet set = sets.set(caller.shopId(), setId.toString());
         Unit unit = set.set().part(edit.reference).flatMap(Part::unit).orElse(Unit.OHM);
         double value = typed(caller, edit.value, unit, "value");
-        return circuit(sets.addValue(
+        return circuit(circuits.addValue(
                 caller,
                 setId.toString(),
                 edit.id.toString(),
@@ -341,7 +347,7 @@ class SetController {
     CircuitView testPoints(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PointsEdit edit) {
         List<TestPoint> points = edit.points.stream().map(SetController::point).toList();
-        return circuit(sets.changeTestPoints(caller.shopId(), setId.toString(), points, edit.seen));
+        return circuit(charts.changeTestPoints(caller.shopId(), setId.toString(), points, edit.seen));
     }
 
     /** Without a node the point is one of a set whose circuit nobody has, and goes by its name. */
@@ -377,14 +383,14 @@ class SetController {
         double line = typed(caller, edit.lineVolts, Unit.VOLT, "lineVolts");
         new Bench(line, Optional.empty(), 0, "");
         if (edit.value.isBlank()) {
-            return circuit(sets.removeSheet(
+            return circuit(charts.removeSheet(
                     caller.shopId(),
                     setId.toString(),
                     new SheetValue(edit.node, edit.reference, edit.kind, 0, line, meter, edit.mode),
                     edit.seen));
         }
         double value = typed(caller, edit.value, edit.kind.unit(), "value");
-        return circuit(sets.changeSheet(
+        return circuit(charts.changeSheet(
                 caller.shopId(),
                 setId.toString(),
                 new SheetValue(edit.node, edit.reference, edit.kind, value, line, meter, edit.mode),
