@@ -71,7 +71,7 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
       </p>
       <p v-else>
         Plug out and in sight.
-        <strong>Nobody has read the capacitors yet:</strong>
+        <strong>Nobody has read the capacitors since they could last charge:</strong>
         bleed them and prove it before a hand or an ohmmeter goes inside. Local codes and licensed practice come first.
       </p>
     </aside>

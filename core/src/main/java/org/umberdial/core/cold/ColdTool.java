@@ -36,6 +36,16 @@ interface ColdTool {
         return Engineering.print(value, Unit.AMPERE);
     }
 
+    /** No part of a set reads as much: nothing connects [Ω]. */
+    double OPEN_OHMS = 1e9;
+
+    /** How far a reading is off what is expected: {@code 12 % over 470 kΩ}. */
+    static String off(double fraction, double expected) {
+        return Math.abs(fraction) < 0.005
+                ? "as expected"
+                : percent(Math.abs(fraction)) + (fraction < 0 ? " under " : " over ") + ohms(expected);
+    }
+
     static String percent(double fraction) {
         return Math.round(100 * fraction) + " %";
     }

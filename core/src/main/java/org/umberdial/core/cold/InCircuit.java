@@ -53,17 +53,13 @@ record InCircuit(Part part, double nominal, double predicted, double beside) {
     Judged judge(double read, boolean lifted) {
         double tolerance = part.tolerance().fraction();
         double off = read / nominal - 1;
-        if (Double.isInfinite(read)) {
+        if (read > ColdTool.OPEN_OHMS) {
             return new Judged(Verdict.BAD, "open");
         }
         if (lifted) {
             boolean good = Math.abs(off) <= tolerance;
             return new Judged(
-                    good ? Verdict.GOOD : Verdict.BAD,
-                    ColdTool.percent(Math.abs(off))
-                            + (off < 0 ? " under " : " over ")
-                            + ColdTool.ohms(nominal)
-                            + (good ? "" : ": drifted"));
+                    good ? Verdict.GOOD : Verdict.BAD, ColdTool.off(off, nominal) + (good ? "" : ": drifted"));
         }
         if (off > tolerance) {
             return new Judged(

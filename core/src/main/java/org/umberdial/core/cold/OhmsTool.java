@@ -73,11 +73,11 @@ final class OhmsTool implements ColdTool {
         double allowed = copper
                 ? 0.3
                 : scene.set().part(subject).map(p -> p.tolerance().fraction()).orElse(0.2);
-        if (Double.isInfinite(read) || read > 20 * own + 50) {
+        if (read > ColdTool.OPEN_OHMS || read > 20 * own + 50) {
             return new PartTools.One(Verdict.BAD, value, copper ? "open: look at the lead-outs first" : "open");
         }
         double off = read / own - 1;
-        String size = ColdTool.percent(Math.abs(off)) + (off < 0 ? " under " : " over ") + ColdTool.ohms(own);
+        String size = ColdTool.off(off, own);
         if (Math.abs(read - own) <= allowed * own + 0.5) {
             return new PartTools.One(Verdict.GOOD, value, size);
         }

@@ -284,7 +284,7 @@ public final class FormEntry {
                         ", ",
                         line.cells().stream()
                                 .map(c -> c.kind() == Kind.CHOICE
-                                        ? answers(c)
+                                        ? (c.label() + " (" + answers(c) + ")").strip()
                                         : c.label().isEmpty() ? line.label() : c.label())
                                 .toList());
     }
