@@ -61,8 +61,6 @@ final class FuseTool implements ColdTool {
 
     @Override
     public List<Block> blocks(ColdScene scene, Figures figures) {
-        String wanted =
-                size(scene).isPresent() ? ColdTool.amperes(size(scene).getAsDouble()) + ", slow" : "as on the label";
         return List.of(new Block(
                 "Out of its holder",
                 running(scene).isPresent()
@@ -73,21 +71,22 @@ final class FuseTool implements ColdTool {
                                 ColdTool.amperes(running(scene).getAsDouble()),
                                 MARGIN)
                         : "The label's watts are not known, so nothing here says which size is right.",
-                PartTools.lines(
-                        scene,
-                        scene.roles().of(Role.LINE_FUSE),
-                        s -> List.of(
-                                Cell.figure("a." + s, "stamped", Unit.AMPERE, wanted),
-                                Cell.choice("s." + s, "kind", new Choice("slow", "slow"), new Choice("fast", "fast")),
-                                Cell.figure(
-                                        "o." + s,
-                                        "across it",
-                                        Unit.OHM,
-                                        number(figures, "a." + s).isPresent()
-                                                ? "under "
-                                                        + ColdTool.ohms(most(number(figures, "a." + s)
-                                                                .getAsDouble()))
-                                                : "closed")))));
+                PartTools.lines(scene, scene.roles().of(Role.LINE_FUSE), s -> cells(scene, figures, s))));
+    }
+
+    private static List<Cell> cells(ColdScene scene, Figures figures, String s) {
+        String wanted =
+                size(scene).isPresent() ? ColdTool.amperes(size(scene).getAsDouble()) + ", slow" : "as on the label";
+        OptionalDouble stamped = number(figures, "a." + s);
+        String closed = stamped.isPresent() ? "under " + ColdTool.ohms(most(stamped.getAsDouble())) : "closed";
+        List<Cell> cells = new ArrayList<>(List.of(
+                Cell.figure("a." + s, "stamped", Unit.AMPERE, wanted),
+                Cell.choice("s." + s, "kind", new Choice("slow", "slow"), new Choice("fast", "fast"))));
+        if (size(scene).isEmpty()) {
+            cells.add(Cell.yesNo("p." + s, "as plate or sheet says"));
+        }
+        cells.add(Cell.figure("o." + s, "across it", Unit.OHM, closed));
+        return cells;
     }
 
     private static OptionalDouble number(Figures figures, String key) {
@@ -168,37 +167,49 @@ final class FuseTool implements ColdTool {
             return Optional.empty();
         }
         double amperes = stamped.getAsDouble();
+        // Under the name of its row, beside which it is shown.
+        String name = PartTools.name(scene, fuse);
         String value = ColdTool.amperes(amperes) + (figures.has("s." + fuse) ? " " + figures.text("s." + fuse) : "");
         OptionalDouble size = size(scene);
         if (size.isEmpty()) {
-            return Optional.of(new ColdVerdict.Result(
-                    "Stamped", value, "cannot tell without the label's watts", Verdict.NO_EXPECTATION));
+            return Optional.of(bySheet(figures.text("p." + fuse), name, value));
         }
         double running = running(scene).orElseThrow();
         String right = ColdTool.amperes(size.getAsDouble());
         if (amperes > size.getAsDouble() * 1.01) {
             return Optional.of(new ColdVerdict.Result(
-                    "Stamped", value, "too large to protect this set: fit " + right + " slow", Verdict.BAD));
+                    name, value, "too large to protect this set: fit " + right + " slow", Verdict.BAD));
         }
         if (amperes < running) {
             return Optional.of(new ColdVerdict.Result(
-                    "Stamped",
-                    value,
-                    "less than the set draws, so it will blow: fit " + right + " slow",
-                    Verdict.DOUBT));
+                    name, value, "less than the set draws, so it will blow: fit " + right + " slow", Verdict.DOUBT));
         }
         if (!figures.has("s." + fuse)) {
             return Optional.of(new ColdVerdict.Result(
-                    "Stamped", value, "fits; say whether it is slow or fast", Verdict.NO_EXPECTATION));
+                    name, value, "fits; say whether it is slow or fast", Verdict.NO_EXPECTATION));
         }
         return Optional.of(
                 figures.text("s." + fuse).equals("fast")
                         ? new ColdVerdict.Result(
-                                "Stamped",
+                                name,
                                 value,
                                 "fits, but a fast one may blow at switch-on: slow is usual here",
                                 Verdict.DOUBT)
-                        : new ColdVerdict.Result("Stamped", value, "fits what the set draws", Verdict.GOOD));
+                        : new ColdVerdict.Result(name, value, "fits what the set draws", Verdict.GOOD));
+    }
+
+    /** Without the label's watts the set's own plate or sheet decides; a person has read it there. */
+    private static ColdVerdict.Result bySheet(String said, String name, String value) {
+        return switch (said) {
+            case "yes" -> new ColdVerdict.Result(name, value, "as the set's plate or sheet says", Verdict.GOOD);
+            case "no" -> new ColdVerdict.Result(name, value, "not what the set's plate or sheet says", Verdict.BAD);
+            default ->
+                new ColdVerdict.Result(
+                        name,
+                        value,
+                        "cannot tell without the label's watts: compare with its plate or sheet",
+                        Verdict.NO_EXPECTATION);
+        };
     }
 
     private static Optional<ColdVerdict.Result> ohms(Figures figures, String fuse) {

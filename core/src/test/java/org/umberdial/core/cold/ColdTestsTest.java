@@ -47,6 +47,8 @@ class ColdTestsTest {
             fm | fuse | a.FUSE=0.5 s.FUSE=fast o.FUSE=1 | DOUBT | slow is usual
             fm | fuse | o.FUSE=1 | NO_EXPECTATION | follows from its stamp
             player | fuse | a.FUSE=0.5 s.FUSE=slow o.FUSE=1 | NO_EXPECTATION | cannot tell without the label
+            player | fuse | a.FUSE=0.5 s.FUSE=slow p.FUSE=yes o.FUSE=1 | GOOD | plate or sheet says
+            player | fuse | a.FUSE=2 s.FUSE=slow p.FUSE=no o.FUSE=0.1 | BAD | not what
             fm | fuse | c.FUSE=good | GOOD | by eye
             fm | line-chassis | chassis=open | GOOD | an ordinary ohmmeter cannot see
             fm | line-chassis | chassis=150 | BAD | nothing there
