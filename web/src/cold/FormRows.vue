@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '../api/client'
-import VerdictMark from '../ui/VerdictMark.vue'
 import { columnsOf } from './cells'
 import FormCell from './FormCell.vue'
+import RowResult from './RowResult.vue'
 import type { Test } from './useTest'
 
 /** What a test asks, row by row: beside each what is expected, what was read, and what that says. */
 const props = defineProps<{ test: Test; block: Schemas['BlockView']; say: (text: string) => string }>()
 const emit = defineEmits<{ choose: [key: string] }>()
 const columns = computed(() => columnsOf(props.block))
+/** With several figures in a row what they say stands under its name. */
+const crowded = computed(() => props.block.lines.some((line) => line.cells.length > 2))
 const results = computed(
   () => new Map((props.test.judged.value?.verdict.results ?? []).map((result) => [result.label, result])),
 )
@@ -58,7 +60,7 @@ const here = (line: Schemas['FormLine']) => line.cells.some((cell) => cell.key =
             >
               {{ [say(column), block.lines[0]!.cells[i]!.unit].filter(Boolean).join(', ') }}
             </th>
-            <td />
+            <td v-if="!crowded" />
           </tr>
         </thead>
         <tbody class="divide-y divide-line">
@@ -68,6 +70,12 @@ const here = (line: Schemas['FormLine']) => line.cells.some((cell) => cell.key =
               <span v-if="underName && line.cells[0]!.expected" class="block text-sm text-soft">
                 {{ say(line.cells[0]!.expected) }}
               </span>
+              <RowResult
+                v-if="crowded && results.get(line.label)"
+                class="mt-1"
+                :result="results.get(line.label)!"
+                :say="say"
+              />
             </th>
             <td
               v-for="cell in line.cells"
@@ -97,11 +105,8 @@ const here = (line: Schemas['FormLine']) => line.cells.some((cell) => cell.key =
                 {{ say(cell.expected) }}
               </p>
             </td>
-            <td class="py-1 pr-2">
-              <p v-if="results.get(line.label)" class="grid grid-cols-[1.5rem_1fr] items-start gap-x-1 leading-tight">
-                <VerdictMark class="size-5!" :verdict="results.get(line.label)!.word" />
-                <span class="text-sm">{{ say(results.get(line.label)!.note || results.get(line.label)!.value) }}</span>
-              </p>
+            <td v-if="!crowded" class="py-1 pr-2">
+              <RowResult v-if="results.get(line.label)" :result="results.get(line.label)!" :say="say" />
             </td>
           </tr>
         </tbody>

@@ -123,9 +123,11 @@ function state(entry: Schemas['ShelfEntry']): string {
                   class="mt-0.5 size-5 shrink-0 text-accent"
                   aria-hidden="true"
                 />
-                <span class="line-clamp-2">
-                  {{ say(entry.next || 'Everything asked for here is proven') }}
-                  <strong v-if="entry.stops > 0" class="ml-2 text-bad">{{ entry.stops }} before any power</strong>
+                <span>
+                  <span class="line-clamp-2">
+                    {{ say(entry.next || 'Everything asked for here is proven') }}
+                  </span>
+                  <strong v-if="entry.stops > 0" class="text-bad">{{ entry.stops }} before any power</strong>
                 </span>
               </span>
             </span>
