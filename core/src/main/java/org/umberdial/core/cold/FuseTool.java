@@ -12,6 +12,7 @@ import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.procedure.BenchForm.Block;
 import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.BenchForm.Choice;
+import org.umberdial.core.procedure.BenchForm.Line;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.CsvTable;
 import org.umberdial.core.value.Unit;
@@ -71,7 +72,9 @@ final class FuseTool implements ColdTool {
                                 ColdTool.amperes(running(scene).getAsDouble()),
                                 MARGIN)
                         : "The label's watts are not known, so nothing here says which size is right.",
-                PartTools.lines(scene, scene.roles().of(Role.LINE_FUSE), s -> cells(scene, figures, s))));
+                scene.roles().of(Role.LINE_FUSE).stream()
+                        .map(s -> new Line(PartTools.name(scene, s), s, cells(scene, figures, s)))
+                        .toList()));
     }
 
     private static List<Cell> cells(ColdScene scene, Figures figures, String s) {
@@ -219,7 +222,7 @@ final class FuseTool implements ColdTool {
         }
         double ohms = read.getAsDouble();
         String value = ColdTool.ohms(ohms);
-        if (Double.isInfinite(ohms)) {
+        if (ohms > OPEN_OHMS) {
             return Optional.of(new ColdVerdict.Result("Across it", value, "blown", Verdict.BAD));
         }
         OptionalDouble stamped = number(figures, "a." + fuse);

@@ -4,9 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
-import org.umberdial.core.procedure.BenchForm.Block;
 import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.tube.TubeData;
@@ -14,16 +12,34 @@ import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.Unit;
 
 /** Heaters against the tube data. */
-final class HeatersTool implements ColdTool {
-    @Override
-    public List<Block> blocks(ColdScene scene, Figures figures) {
-        return List.of(new Block(
+final class HeatersTool extends PartByPart {
+    HeatersTool() {
+        super(
                 "Heater pins",
                 "Cold is about a seventh of hot, volts over amperes.",
-                PartTools.lines(scene, scene.roles().of(Role.HEATER), s -> cells(scene, s))));
+                "Read each tube's heater, pulled or one at a time.",
+                "A tube with an open heater is gone; in a series string it darkened all the others.");
     }
 
-    private static List<Cell> cells(ColdScene scene, String tube) {
+    @Override
+    List<String> subjects(ColdScene scene) {
+        return scene.roles().of(Role.HEATER);
+    }
+
+    @Override
+    Optional<One> one(ColdScene scene, String subject, Figures f) {
+        return f.ohms("t." + subject).isPresent() && f.ohms("t." + subject).getAsDouble() > 1000
+                ? Optional.of(new One(
+                        Verdict.BAD,
+                        "tap open",
+                        "the lamp's part is open: the lamp burnt out and its heater part followed"))
+                : f.ohms("o." + subject).stream()
+                        .mapToObj(read -> judged(scene, subject, read))
+                        .findFirst();
+    }
+
+    @Override
+    List<Cell> cells(ColdScene scene, String tube) {
         List<Cell> cells = new ArrayList<>(List.of(Cell.figure(
                 "o." + tube,
                 pins(scene, tube),
@@ -66,39 +82,19 @@ final class HeatersTool implements ColdTool {
         return pins.isEmpty() ? "" : "pins " + String.join(" and ", pins);
     }
 
-    @Override
-    public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-        return PartTools.sum(
-                scene,
-                claims,
-                figures,
-                "Read each tube's heater, pulled or one at a time.",
-                "A tube with an open heater is gone; in a series string it darkened all the others.",
-                (subject, f) -> f.ohms("t." + subject).isPresent()
-                                && f.ohms("t." + subject).getAsDouble() > 1000
-                        ? Optional.of(new PartTools.One(
-                                Verdict.BAD,
-                                "tap open",
-                                "the lamp's part is open: the lamp burnt out and its heater part followed"))
-                        : f.ohms("o." + subject).stream()
-                                .mapToObj(read -> one(scene, subject, read))
-                                .findFirst());
-    }
-
-    private static PartTools.One one(ColdScene scene, String tube, double read) {
+    private static One judged(ColdScene scene, String tube, double read) {
         String value = ColdTool.ohms(read);
         OptionalDouble expected = expected(scene, tube);
         if (expected.isEmpty()) {
-            return Double.isInfinite(read)
-                    ? new PartTools.One(Verdict.BAD, value, "open")
-                    : new PartTools.One(Verdict.GOOD, value, "closed; the type's heater is not in the tube data");
+            return read > OPEN_OHMS
+                    ? new One(Verdict.BAD, value, "open")
+                    : new One(Verdict.GOOD, value, "closed; the type's heater is not in the tube data");
         }
         return switch (HeaterOhms.judge(expected.getAsDouble(), read)) {
-            case BAD -> new PartTools.One(Verdict.BAD, value, "open");
-            case GOOD ->
-                new PartTools.One(Verdict.GOOD, value, "cold, expected about " + ColdTool.ohms(expected.getAsDouble()));
+            case BAD -> new One(Verdict.BAD, value, "open");
+            case GOOD -> new One(Verdict.GOOD, value, "cold, expected about " + ColdTool.ohms(expected.getAsDouble()));
             default ->
-                new PartTools.One(
+                new One(
                         Verdict.DOUBT,
                         value,
                         read > expected.getAsDouble()

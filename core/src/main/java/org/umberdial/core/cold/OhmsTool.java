@@ -1,70 +1,67 @@
 package org.umberdial.core.cold;
 
 import java.util.List;
-import org.umberdial.core.claim.Claim;
+import java.util.Optional;
 import org.umberdial.core.claim.Verdict;
-import org.umberdial.core.procedure.BenchForm.Block;
 import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.Unit;
 
 /** Ohms across each part, against its own value; a control end to end, as one track. */
-final class OhmsTool implements ColdTool {
+final class OhmsTool extends PartByPart {
     private final TestRow row;
 
     OhmsTool(TestRow row) {
+        super(
+                "Across each",
+                row.passes().isEmpty() ? "" : "Good: " + row.passes() + ".",
+                "Read across each part.",
+                "Read it once more with a lead lifted before it is condemned.");
         this.row = row;
     }
 
     @Override
-    public List<Block> blocks(ColdScene scene, Figures figures) {
-        return List.of(new Block(
-                "Across each",
-                row.passes().isEmpty() ? "" : "Good: " + row.passes() + ".",
-                PartTools.lines(
-                        scene,
-                        PartTools.subjects(scene, row).stream()
-                                .filter(s -> PartTools.keeper(scene, s).equals(s))
-                                .toList(),
-                        s -> List.of(Cell.figure(
-                                "o." + s,
-                                "",
-                                Unit.OHM,
-                                PartTools.own(scene, s).isPresent()
-                                        ? ColdTool.ohms(PartTools.own(scene, s).getAsDouble())
-                                        : "closed")))));
+    List<String> subjects(ColdScene scene) {
+        return PartTools.subjects(scene, row).stream()
+                .filter(s -> PartTools.keeper(scene, s).equals(s))
+                .toList();
     }
 
     @Override
-    public ColdVerdict judge(ColdScene scene, List<Claim> claims, Figures figures) {
-        return PartTools.sum(
-                scene,
-                claims,
-                figures,
-                "Read across each part.",
-                "Read it once more with a lead lifted before it is condemned.",
-                (subject, f) -> f.ohms("o." + PartTools.keeper(scene, subject)).stream()
-                        .mapToObj(read -> one(scene, subject, read))
-                        .findFirst());
+    List<Cell> cells(ColdScene scene, String s) {
+        return List.of(Cell.figure(
+                "o." + s,
+                "",
+                Unit.OHM,
+                PartTools.own(scene, s).isPresent()
+                        ? ColdTool.ohms(PartTools.own(scene, s).getAsDouble())
+                        : "closed"));
     }
 
-    private PartTools.One one(ColdScene scene, String subject, double read) {
+    @Override
+    Optional<One> one(ColdScene scene, String subject, Figures f) {
+        return f.ohms("o." + PartTools.keeper(scene, subject)).stream()
+                .mapToObj(read -> judged(scene, subject, read))
+                .findFirst();
+    }
+
+    private One judged(ColdScene scene, String subject, double read) {
         String value = ColdTool.ohms(read);
         if (scene.set()
                 .part(subject)
                 .filter(p -> p.card().kind().equals("switch"))
                 .isPresent()) {
             return read < 0.5
-                    ? new PartTools.One(Verdict.GOOD, value, "closes")
+                    ? new One(Verdict.GOOD, value, "closes")
                     : read < 5
-                            ? new PartTools.One(Verdict.DOUBT, value, "clean it, then again")
-                            : new PartTools.One(Verdict.BAD, value, "does not close");
+                            ? new One(Verdict.DOUBT, value, "clean it, then again")
+                            : new One(Verdict.BAD, value, "does not close");
         }
         double own = PartTools.own(scene, subject).orElse(Double.NaN);
         if (Double.isNaN(own)) {
-            return Double.isInfinite(read)
-                    ? new PartTools.One(Verdict.BAD, value, "open")
-                    : new PartTools.One(Verdict.GOOD, value, "closed; its value is not known");
+            return read > OPEN_OHMS
+                    ? new One(Verdict.BAD, value, "open")
+                    : new One(Verdict.GOOD, value, "closed; its value is not known");
         }
         boolean copper = scene.set()
                 .part(subject)
@@ -73,18 +70,18 @@ final class OhmsTool implements ColdTool {
         double allowed = copper
                 ? 0.3
                 : scene.set().part(subject).map(p -> p.tolerance().fraction()).orElse(0.2);
-        if (read > ColdTool.OPEN_OHMS || read > 20 * own + 50) {
-            return new PartTools.One(Verdict.BAD, value, copper ? "open: look at the lead-outs first" : "open");
+        if (read > OPEN_OHMS || read > 20 * own + 50) {
+            return new One(Verdict.BAD, value, copper ? "open: look at the lead-outs first" : "open");
         }
         double off = read / own - 1;
         String size = ColdTool.off(off, own);
         if (Math.abs(read - own) <= allowed * own + 0.5) {
-            return new PartTools.One(Verdict.GOOD, value, size);
+            return new One(Verdict.GOOD, value, size);
         }
         return off > 0
-                ? new PartTools.One(
+                ? new One(
                         copper ? Verdict.DOUBT : Verdict.BAD, value, size + (copper ? ": a poor joint?" : ": drifted"))
-                : new PartTools.One(
+                : new One(
                         Verdict.DOUBT,
                         value,
                         size
