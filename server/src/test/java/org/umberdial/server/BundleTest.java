@@ -3,6 +3,7 @@ package org.umberdial.server;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.umberdial.tables.Tables.BENCH_SET;
 
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -22,6 +23,7 @@ import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -38,7 +40,7 @@ class BundleTest {
     void everyDemoSetsBundle_isOfThePublishedSchema() throws Exception {
         Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(RunningServer.get("/formats/set-bundle.schema.json").text());
-        for (int i = 1; i <= 5; i++) {
+        for (int i = 1; i <= 6; i++) {
             JsonNode set = JSON.readTree(unpacked(bundle("/api/sets/22222222-0000-4000-8000-00000000000" + i))
                     .get("set.json"));
             assertEquals(List.of(), schema.validate(set), "set " + i);
@@ -53,15 +55,7 @@ class BundleTest {
         assertTrue(
                 home.get("already").asBoolean() && home.get("setId").asString().endsWith("000000000003"),
                 home.toString());
-        Guest other = new Guest(RunningServer.base());
-        String name = "b" + UUID.randomUUID().toString().substring(0, 8);
-        other.redeem(new Guest(RunningServer.base())
-                .post(
-                        "/api/shops",
-                        "{\"shopName\":\"Bundle bench\",\"ownerName\":\"" + name + "\",\"ownerShownName\":\"Bea\"}")
-                .json()
-                .get("token")
-                .asString());
+        Guest other = ofAnotherShop();
         JsonNode taken = other.upload("/api/bundles?title=", bundle).json();
         assertFalse(taken.get("already").asBoolean(), taken.toString());
         assertEquals(0, taken.at("/result/refused").size(), taken.toString());
@@ -88,6 +82,76 @@ class BundleTest {
         byte[] back = other.bytes(copy + "/bundle.zip");
         assertTrue(
                 RunningServer.upload("/api/bundles", back).json().get("already").asBoolean());
+    }
+
+    private static Guest ofAnotherShop() throws IOException, InterruptedException {
+        Guest other = new Guest(RunningServer.base());
+        String name = "b" + UUID.randomUUID().toString().substring(0, 8);
+        other.redeem(new Guest(RunningServer.base())
+                .post(
+                        "/api/shops",
+                        "{\"shopName\":\"Bundle bench\",\"ownerName\":\"" + name + "\",\"ownerShownName\":\"Bea\"}")
+                .json()
+                .get("token")
+                .asString());
+        return other;
+    }
+
+    /** Whatever is known of a set goes along, of one without a circuit and one with only a chart too. */
+    @Test
+    void everyDemoSet_standsInAnotherShopWhereItStoodHere() throws Exception {
+        Guest other = ofAnotherShop();
+        for (int i = 1; i <= 6; i++) {
+            String here = "/api/sets/22222222-0000-4000-8000-00000000000" + i;
+            JsonNode taken = other.upload("/api/bundles", bundle(here)).json();
+            assertEquals(0, taken.at("/result/refused").size(), taken.toString());
+            String there = "/api/sets/" + taken.get("setId").asString();
+            for (String file : new String[] {"/sheet.csv", "/circuit.cir"}) {
+                assertEquals(
+                        RunningServer.get(here + file).text(),
+                        other.get(there + file).text(),
+                        i + file);
+            }
+            assertEquals(
+                    RunningServer.get(here + "/circuit").json().at("/testPoints"),
+                    other.get(there + "/circuit").json().at("/testPoints"),
+                    "set " + i);
+            JsonNode stood = RunningServer.get(here + "/stands").json();
+            JsonNode stands = other.get(there + "/stands").json();
+            assertEquals(stood.at("/danger"), stands.at("/danger"), "set " + i);
+            assertEquals(stood.at("/constructionConfirmed"), stands.at("/constructionConfirmed"), "set " + i);
+            // Voltages are judged with the shop's own meters, which stay at home.
+            for (int stage = 0; stage < 2; stage++) {
+                for (String count : new String[] {"proven", "doubtful", "failed", "open"}) {
+                    String at = "/stages/" + stage + "/" + count;
+                    assertEquals(stood.at(at), stands.at(at), "set " + i + at);
+                }
+            }
+        }
+    }
+
+    @Test
+    void aClassNobodyConfirmed_isNoBetterConfirmedElsewhere() throws Exception {
+        String set = RunningServer.newTableSet();
+        assertTrue(RunningServer.get("/api/sets/" + set + "/stands")
+                .json()
+                .at("/constructionConfirmed")
+                .asBoolean());
+        RunningServer.bean(DSLContext.class)
+                .update(BENCH_SET)
+                .set(BENCH_SET.CONSTRUCTION_CONFIRMED, false)
+                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
+                .where(BENCH_SET.ID.eq(set))
+                .execute();
+        Guest other = ofAnotherShop();
+        String copy = other.upload("/api/bundles", bundle("/api/sets/" + set))
+                .json()
+                .at("/setId")
+                .asString();
+        assertFalse(other.get("/api/sets/" + copy + "/stands")
+                .json()
+                .at("/constructionConfirmed")
+                .asBoolean());
     }
 
     @Test

@@ -150,6 +150,7 @@ public class BundleService {
                 tables.originOf(shopId, set.id()),
                 set.label().title(),
                 set.set().construction(),
+                set.constructionConfirmed(),
                 arrival.extras(),
                 arrival.plate(),
                 arrival.supply(),
@@ -330,7 +331,9 @@ public class BundleService {
     private void label(Caller caller, String setId, BundleText text) {
         String shopId = caller.shopId();
         StoredSet before = sets.set(shopId, setId);
-        StoredSet set = sets.relabel(shopId, setId, before.label(), text.construction(), true, before.version());
+        // A class nobody confirmed where the set comes from is no better confirmed here.
+        boolean seen = Boolean.TRUE.equals(text.constructionSeen());
+        StoredSet set = sets.relabel(shopId, setId, before.label(), text.construction(), seen, before.version());
         StoredSet.Arrival arrival = set.arrival();
         sets.arrival(
                 shopId,
@@ -343,10 +346,15 @@ public class BundleService {
                         text.extras(),
                         text.supply()),
                 set.version());
+        if (!seen) {
+            sets.neverConfirmed(shopId, setId);
+        }
         circuits.originOfSheet(shopId, setId, text.sheetOrigin());
         List<String> nodes = List.copyOf(set.deck().nodes());
+        // Of a set without a circuit they are what its voltage chart names.
+        boolean chartAlone = set.set().parts().isEmpty();
         List<TestPoint> points = text.points().stream()
-                .filter(p -> nodes.contains(p.node()))
+                .filter(p -> chartAlone || nodes.contains(p.node()))
                 .map(p -> new TestPoint(p.node(), p.node(), p.name(), p.socket(), p.pin(), p.hint()))
                 .toList();
         charts.replaceTestPoints(shopId, setId, points);

@@ -15,6 +15,7 @@ import org.umberdial.server.photos.Photo;
  *
  * @param format always {@code umber-dial-set}
  * @param version of the format; a newer one is refused
+ * @param constructionSeen whether somebody confirmed the class at this set; null when the file does not say
  * @param origins parts whose values are as usually built or a relative's; null in a file of version 1
  * @param sheetOwn whether the sheet is the set's own; null in a file of version 1
  * @param log the whole log in its order, readings among it; null in a file of version 1
@@ -27,6 +28,7 @@ record BundleText(
         String id,
         String title,
         ConstructionClass construction,
+        Boolean constructionSeen,
         Set<Extra> extras,
         String plate,
         SupplyLabel supply,

@@ -36,13 +36,14 @@ public class ChartService {
     public StoredSet replaceTestPoints(String shopId, String setId, List<TestPoint> points) {
         StoredSet set = sets.set(shopId, setId);
         for (TestPoint point : points) {
-            boolean drawn = set.set().parts().isEmpty()
-                    ? !point.node().isEmpty()
-                    : set.deck().nodes().contains(point.node());
-            if (!drawn || point.node().equals("0")) {
+            if (!named(set, point) || point.node().equals("0")) {
                 throw new InvalidEntry(
                                 InvalidEntry.Code.UNKNOWN,
-                                "No part connects to “" + point.node() + "”; a test point is a node of the circuit.")
+                                set.set().parts().isEmpty()
+                                        ? "“" + point.name()
+                                                + "” names no point; write letters or digits, such as V4 plate."
+                                        : "No part connects to “" + point.node()
+                                                + "”; a test point is a node of the circuit.")
                         .at("node");
             }
             if (point.name().isBlank()) {
@@ -65,6 +66,13 @@ public class ChartService {
         chart.replaceTestPoints(shopId, setId, points);
         tables.changed(shopId, setId);
         return sets.set(shopId, setId);
+    }
+
+    /** Whether a point is somewhere: at a node of the circuit, or in a set without one under a name of its own. */
+    private static boolean named(StoredSet set, TestPoint point) {
+        return set.set().parts().isEmpty()
+                ? !point.node().isEmpty()
+                : set.deck().nodes().contains(point.node());
     }
 
     /** Keeps sheet values; one for the same point, reference, kind and mode takes the place of the earlier. */

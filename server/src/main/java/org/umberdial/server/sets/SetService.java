@@ -160,6 +160,13 @@ public class SetService {
         return value == null ? "" : value.strip();
     }
 
+    /** Says that nobody confirmed at this set how it gets its power. */
+    @Transactional
+    public void neverConfirmed(String shopId, String setId) {
+        require(shopId, setId);
+        tables.neverConfirmed(shopId, setId);
+    }
+
     /** Keeps what was read off the set and asked of its owner. */
     @Transactional
     public StoredSet arrival(String shopId, String setId, StoredSet.Arrival arrival, int version) {

@@ -217,6 +217,13 @@ public class SetTables {
                 == 1;
     }
 
+    public void neverConfirmed(String shopId, String setId) {
+        changing()
+                .set(BENCH_SET.CONSTRUCTION_CONFIRMED, false)
+                .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
+                .execute();
+    }
+
     public void conditions(String shopId, String setId, StoredSet.Conditions conditions) {
         changing()
                 .set(BENCH_SET.LINE_VOLTS, conditions.lineVolts())
