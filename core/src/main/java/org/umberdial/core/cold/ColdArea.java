@@ -178,7 +178,16 @@ public final class ColdArea implements Area {
                 .count();
         String by = file.set().parts().isEmpty() ? "By its class and label, without a circuit: " : "";
         if (open == 0 && failed == 0) {
-            return by + "Nothing is left to prove cold.";
+            long unproven = claims(file).stream()
+                    .filter(claim -> file.ledger()
+                            .of(claim)
+                            .filter(Ledger.Standing::sound)
+                            .isEmpty())
+                    .count();
+            return by
+                    + (unproven == 0
+                            ? "Nothing is left to prove cold."
+                            : "No test is left that this shop's instruments can make; " + unproven + " stay unproven.");
         }
         return by + open + (open == 1 ? " test left, about " : " tests left, about ")
                 + (long) Math.ceil(plan.minutesLeft()) + " min"

@@ -46,7 +46,7 @@ public record ColdEntry(TestRow row, BenchForm.Line line, FormEntry.Understood u
         }
         if (found.isEmpty()) {
             String first = typed.strip().replaceAll("\\s.*", "");
-            boolean unknown = first.matches("[A-Za-z]+[0-9]+[A-Za-z]?")
+            boolean unknown = FormEntry.isReference(first)
                     && scene.set().part(first).isEmpty()
                     && scene.set().part("X" + first).isEmpty();
             throw refused.orElseGet(() -> new InvalidEntry(

@@ -40,10 +40,14 @@ final class FuseTool implements ColdTool {
         return sizes;
     }
 
-    /** What the set draws when it runs [A]; empty when its label does not say. */
+    /**
+     * What the set draws when it runs [A]; empty when its label does not say, or its selector stands nobody knows
+     * where: a line that is only usual would find a fuse right that is not.
+     */
     private static OptionalDouble running(ColdScene scene) {
-        return scene.label().watts().isPresent()
-                ? OptionalDouble.of(scene.label().watts().getAsDouble() / scene.lineVolts())
+        OptionalDouble line = scene.label().expectedLine();
+        return scene.label().watts().isPresent() && line.isPresent()
+                ? OptionalDouble.of(scene.label().watts().getAsDouble() / line.getAsDouble())
                 : OptionalDouble.empty();
     }
 
@@ -71,7 +75,7 @@ final class FuseTool implements ColdTool {
                                 scene.lineVolts(),
                                 ColdTool.amperes(running(scene).getAsDouble()),
                                 MARGIN)
-                        : "The label's watts are not known, so nothing here says which size is right.",
+                        : "The label's watts or its line are not known, so nothing here says which size is right.",
                 scene.roles().of(Role.LINE_FUSE).stream()
                         .map(s -> new Line(PartTools.name(scene, s), s, cells(scene, figures, s)))
                         .toList()));
@@ -201,7 +205,7 @@ final class FuseTool implements ColdTool {
                         : new ColdVerdict.Result(name, value, "fits what the set draws", Verdict.GOOD));
     }
 
-    /** Without the label's watts the set's own plate or sheet decides; a person has read it there. */
+    /** Without the label's watts and line the set's own plate or sheet decides; a person has read it there. */
     private static ColdVerdict.Result bySheet(String said, String name, String value) {
         return switch (said) {
             case "yes" -> new ColdVerdict.Result(name, value, "as the set's plate or sheet says", Verdict.GOOD);
@@ -210,7 +214,7 @@ final class FuseTool implements ColdTool {
                 new ColdVerdict.Result(
                         name,
                         value,
-                        "cannot tell without the label's watts: compare with its plate or sheet",
+                        "cannot tell without the label's watts and line: compare with its plate or sheet",
                         Verdict.NO_EXPECTATION);
         };
     }

@@ -40,6 +40,11 @@ public final class FormEntry {
         this.at = at;
     }
 
+    /** Whether a word looks like a part's reference: {@code R7}, {@code XV1A}. */
+    public static boolean isReference(String word) {
+        return REFERENCE.matcher(word).matches();
+    }
+
     /** @param key of the cell, @param text what goes into it: as typed, or the id of a choice */
     public record Placed(String key, String text) {}
 
@@ -116,8 +121,7 @@ public final class FormEntry {
                                 // A row of pairs: "black to", then the other lead.
                                 line.label().replaceAll(" to$", "")),
                         // Both halves of a control are read as one.
-                        Stream.of(first.split(" and "))
-                                .filter(name -> REFERENCE.matcher(name).matches()))
+                        Stream.of(first.split(" and ")).filter(FormEntry::isReference))
                 .filter(name -> !name.isBlank());
     }
 
@@ -159,9 +163,11 @@ public final class FormEntry {
 
     private List<Placed> place(Line line, String from, String text) {
         List<String> words = words(Vocabulary.plain(text));
-        if (words.size() > 1 && REFERENCE.matcher(words.get(0)).matches()) {
+        if (words.size() > 1 && isReference(words.get(0))) {
             throw new InvalidEntry(UNKNOWN, "No row here is called " + words.get(0) + ".");
         }
+        // A bare number answers by its place only where the answers are shown and nothing else was typed.
+        boolean counted = words.size() == 1 && !at.isEmpty();
         List<Cell> free = new ArrayList<>(line.cells());
         while (!free.get(0).key().equals(from)) {
             free.remove(0);
@@ -179,7 +185,7 @@ public final class FormEntry {
             String value;
             if (called.isPresent() && more && called(line, words.get(i + 1)).isEmpty()) {
                 cell = called.get();
-                value = value(cell, words.get(++i));
+                value = value(cell, words.get(++i), false);
             } else if (called.isPresent() && yesNo(called.get())) {
                 cell = called.get();
                 value = "yes";
@@ -192,12 +198,12 @@ public final class FormEntry {
                 value = word.substring(1);
             } else {
                 cell = free.stream()
-                        .filter(c -> takes(c, word))
+                        .filter(c -> takes(c, word, counted))
                         .findFirst()
                         .orElseThrow(() -> new InvalidEntry(
                                 SYNTAX, "“" + word + "” has no place in this row: " + asks(line) + "."));
                 boolean said = cell.kind() == Kind.WORDS;
-                value = said ? String.join(" ", words.subList(i, words.size())) : value(cell, word);
+                value = said ? String.join(" ", words.subList(i, words.size())) : value(cell, word, counted);
                 i = said ? words.size() : i;
             }
             placed.add(new Placed(cell.key(), value));
@@ -236,9 +242,9 @@ public final class FormEntry {
                 .findFirst();
     }
 
-    private static boolean takes(Cell cell, String word) {
+    private static boolean takes(Cell cell, String word, boolean counted) {
         return switch (cell.kind()) {
-            case CHOICE -> choice(cell, word).isPresent();
+            case CHOICE -> choice(cell, word, counted).isPresent();
             case FIGURE, NUMBER -> FIGURE.matcher(word).matches() || cell.unit() == Unit.OHM && Figures.saysOpen(word);
             case WORDS -> !FIGURE.matcher(word).matches();
         };
@@ -248,8 +254,9 @@ public final class FormEntry {
         return cell.kind() == Kind.CHOICE && cell.choices().stream().anyMatch(c -> c.id().equals("yes"));
     }
 
-    private static Optional<Choice> choice(Cell cell, String word) {
-        if (word.matches("[1-9]")) {
+    /** @param counted whether a digit means the answer at that place */
+    private static Optional<Choice> choice(Cell cell, String word, boolean counted) {
+        if (counted && word.matches("[1-9]")) {
             return cell.choices().stream().skip(word.charAt(0) - '1').findFirst();
         }
         String wanted = word.toLowerCase(Locale.ROOT);
@@ -259,10 +266,10 @@ public final class FormEntry {
                 .findFirst();
     }
 
-    private static String value(Cell cell, String word) {
+    private static String value(Cell cell, String word, boolean counted) {
         return cell.kind() != Kind.CHOICE
                 ? word
-                : choice(cell, word)
+                : choice(cell, word, counted)
                         .map(Choice::id)
                         .orElseThrow(() -> new InvalidEntry(
                                 SYNTAX, "“" + word + "” is none of its answers: " + answers(cell) + "."));

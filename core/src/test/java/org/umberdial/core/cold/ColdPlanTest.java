@@ -17,6 +17,7 @@ import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.Proved;
 import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.proof.Proof;
 import org.umberdial.core.proof.ProofState;
@@ -266,6 +267,18 @@ class ColdPlanTest {
 
     private static Proof proof(Book book, String subject) {
         return Files.proof(Files.of(Scenes.FM.set(), Scenes.FM.label(), book, SMALL), subject);
+    }
+
+    /** When the bench can do no more, that is not the same as everything being proven. */
+    @Test
+    void whatNoInstrumentHereProves_isNotSaidToBeDone() {
+        Book book = new Book().bench("discharge", "v.C1=0.2 v.C2=0.1 v.C11=0.1");
+        ColdTests.all(Scenes.FM).stream()
+                .map(Claim::subject)
+                .distinct()
+                .forEach(subject -> book.add(new Proved(subject, true, "tried elsewhere")));
+        String standing = new ColdArea().standing(Files.of(Scenes.FM.set(), Scenes.FM.label(), book, SMALL));
+        assertTrue(standing.contains("stay unproven"), standing);
     }
 
     /** A line typed on the plan, and the test that takes it; a bare number never proves a capacitor empty. */

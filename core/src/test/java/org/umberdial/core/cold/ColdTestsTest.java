@@ -5,7 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -14,6 +16,8 @@ import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.procedure.BenchForm;
 import org.umberdial.core.procedure.Figures;
+import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.value.InvalidEntry;
 
 class ColdTestsTest {
@@ -205,5 +209,21 @@ class ColdTestsTest {
         assertTrue(verdict.sentence().contains("heater of V4"), verdict.sentence());
         assertTrue(readings <= 4);
         assertEquals(java.util.List.of(new Claim("XV4", Aspect.of("heater whole"))), verdict.refutes());
+    }
+
+    /** A selector nobody looked at leaves the line open: a size reckoned at a guessed one would clear a danger. */
+    @Test
+    void fuseOfASetWhoseLineNobodyKnows_isNotSized() {
+        SupplyLabel unset = new SupplyLabel(
+                List.of(110.0, 240.0),
+                OptionalDouble.empty(),
+                List.of(50.0),
+                OptionalDouble.of(65),
+                SupplyLabel.Current.AC,
+                false);
+        ColdScene scene = Scenes.scene("fm-superhet", ConstructionClass.MAINS_TRANSFORMER, unset);
+        ColdVerdict verdict = Scenes.judge(scene, "fuse", "a.FUSE=1 s.FUSE=slow o.FUSE=0.1");
+        assertEquals(Verdict.NO_EXPECTATION, verdict.word());
+        assertFalse(verdict.proves().contains(new Claim("FUSE", Aspect.RIGHT_RATING)));
     }
 }

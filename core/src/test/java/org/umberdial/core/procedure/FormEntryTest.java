@@ -49,6 +49,17 @@ class FormEntryTest {
                                             Cell.words("w.XV2", "figures").asAside())),
                             new Line("Tubes and lamps are out", "", List.of(Cell.yesNo("bare", ""))),
                             new Line(
+                                    "F1, fuse",
+                                    "F1",
+                                    List.of(
+                                            Cell.figure("a.F1", "stamped", Unit.AMPERE, ""),
+                                            Cell.choice(
+                                                    "s.F1",
+                                                    "kind",
+                                                    new Choice("slow", "slow"),
+                                                    new Choice("fast", "fast")),
+                                            Cell.figure("o.F1", "across it", Unit.OHM, ""))),
+                            new Line(
                                     "black to",
                                     "",
                                     List.of(
@@ -80,6 +91,10 @@ class FormEntryTest {
         "V2 doubt, o.R7, g.XV2=doubt",
         "2, g.XV2, g.XV2=doubt",
         "b, g.XV2, g.XV2=bad",
+        "V2 3, o.R7, g.XV2=bad",
+        "V2 3, '', error",
+        "F1 1.25 1, '', a.F1=1.25 o.F1=1",
+        "F1 1.25 slow 1, '', a.F1=1.25 s.F1=slow o.F1=1",
         "V2 bad emission 30, '', g.XV2=bad w.XV2=emission 30",
         "tubes and lamps are out y, '', bare=yes",
         "black red brown, leads, leads=black red brown",
