@@ -20,7 +20,8 @@ const emit = defineEmits<{ choose: [] }>()
 const key = useTemplateRef('key')
 const shown = computed(() => {
   const text = props.pending || props.typed
-  return props.say(props.cell.choices.find((choice) => choice.id === text)?.label ?? text)
+  const choice = props.cell.choices.find((one) => one.id === text)
+  return choice ? props.say(choice.label) : text
 })
 const bare = computed(() => props.cell.unit !== '' && !props.headed && /[0-9kM]$/.test(shown.value))
 watch(

@@ -17,18 +17,18 @@ const found = ref<Schemas['FoundView'] | null>(null)
 const problem = ref<Problem | null>(null)
 const said = ref('')
 let id = crypto.randomUUID()
-let abort = new AbortController()
+let asked = 0
 
-async function ask() {
-  abort.abort()
-  abort = new AbortController()
-  const { signal } = abort
-  const line = text.value
-  if (!line.trim()) return
-  const answer = await cold.find(line, signal)
-  if (signal.aborted) return
-  found.value = answer.kind === 'ready' ? answer.value : null
-  problem.value = answer.kind === 'failed' ? answer.problem : null
+/** What a line would be; shown unless something typed later was asked about meanwhile. */
+async function ask(): Promise<Schemas['FoundView'] | null> {
+  const mine = ++asked
+  if (!text.value.trim()) return null
+  const answer = await cold.find(text.value)
+  if (mine === asked) {
+    found.value = answer.kind === 'ready' ? answer.value : null
+    problem.value = answer.kind === 'failed' ? answer.problem : null
+  }
+  return answer.kind === 'ready' ? answer.value : null
 }
 const look = useDebounceFn(() => void ask(), 120)
 watch(text, (now) => {
@@ -41,9 +41,9 @@ watch(text, (now) => {
 const fault = computed(() => problem.value?.detail ?? found.value?.fault ?? '')
 
 async function commit() {
-  await ask()
-  const entry = found.value
-  if (!entry || fault.value) {
+  const line = text.value
+  const entry = await ask()
+  if (!entry || entry.fault) {
     strip.value?.select()
     return
   }
@@ -64,7 +64,7 @@ async function commit() {
     strip.value?.select()
     return
   }
-  text.value = ''
+  if (text.value === line) text.value = ''
   said.value = answer.kind === 'ready' ? `Kept: ${entry.row}, ${entry.title.toLowerCase()}.` : 'Waits in this browser.'
 }
 </script>

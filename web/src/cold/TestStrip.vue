@@ -8,7 +8,7 @@ import type { Test } from './useTest'
 /** The entry strip of a test: its cells one after another by figure and Enter, or any row by its name. */
 const props = defineProps<{ test: Test; say: (text: string) => string }>()
 const strip = useTemplateRef('strip')
-const { text, cell, row, current, fault, judged, busy, read } = props.test
+const { text, cell, row, said, current, fault, judged, busy, read } = props.test
 
 const label = computed(() => {
   if (!cell.value || !row.value) return 'Everything is written; name a row to write over it'
@@ -16,8 +16,6 @@ const label = computed(() => {
 })
 const atEnd = computed(() => current.value === '' && !text.value.trim())
 const choices = computed(() => cell.value?.choices ?? [])
-/** What the row would say with what is typed. */
-const result = computed(() => judged.value?.verdict.results.find((one) => one.label === row.value?.label) ?? null)
 const hint = computed(() =>
   cell.value?.kind === 'WORDS'
     ? 'Write it; Enter moves on.'
@@ -65,20 +63,20 @@ defineExpose({ focus: () => strip.value?.focus() })
     :placeholder="cell && cell.expected.length < 17 ? say(cell.expected) : ''"
     :fault="!!fault"
     :action="atEnd ? 'Keep all' : 'Write'"
-    :disabled="busy"
+    :disabled="busy || (atEnd && read.length === 0)"
     @commit="commit"
     @key="onKey"
   >
     <p v-if="fault" class="text-bad">{{ say(fault) }}</p>
-    <template v-else-if="text.trim() && result">
+    <template v-else-if="text.trim() && said">
       <p class="flex items-center gap-2">
-        <VerdictMark :verdict="result.word" />
+        <VerdictMark :verdict="said.word" />
         <span>
-          {{ say(result.label) }}:
-          <strong class="font-figures">{{ say(result.value) }}</strong>
+          {{ say(said.label) }}:
+          <strong class="font-figures">{{ say(said.value) }}</strong>
         </span>
       </p>
-      <p class="text-sm text-soft">{{ say(result.note) }}</p>
+      <p class="text-sm text-soft">{{ say(said.note) }}</p>
     </template>
     <p v-else-if="text.trim() && judged?.entry">
       {{ judged.entry.to ? 'Enter goes to that row.' : say(judged.verdict.sentence) }}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '../api/client'
-import { apart, columnsOf, proportions, spread, typedOf, walk } from './cells'
+import { apart, columnsOf, noDraft, proportions, readAt, spread, typedInto, typedOf, walk } from './cells'
 
 const cell = (key: string, label = ''): Schemas['CellView'] => ({
   key,
@@ -31,6 +31,15 @@ describe('cells', () => {
     expect(walk(form, {}, 'a')).toBe('b')
     expect(walk(form, { a: '1' }, '')).toBe('b')
     expect(walk(form, {}, 'b')).toBeNull()
+  })
+  it('keeps a draft as old as its oldest figure, until that is read again', () => {
+    expect(readAt(noDraft)).toBeUndefined()
+    const yesterday = typedInto(noDraft, 'v.C1', '0.2', '2026-11-27T18:00:00.000Z')
+    const both = typedInto(yesterday, 'v.C2', '0.3', '2026-11-28T09:00:00.000Z')
+    expect(readAt(both)).toBe('2026-11-27T18:00:00.000Z')
+    const again = typedInto(both, 'v.C1', '0.1', '2026-11-28T09:01:00.000Z')
+    expect(readAt(again)).toBe('2026-11-28T09:00:00.000Z')
+    expect(again.typed).toEqual({ 'v.C1': '0.1', 'v.C2': '0.3' })
   })
   it('sends only what the form still asks for', () => {
     expect(typedOf([block([cell('a'), cell('b')])], { a: '12', b: '  ', gone: '3' })).toEqual({ a: '12' })

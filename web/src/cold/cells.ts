@@ -81,3 +81,22 @@ export function proportions(block: Block, typed: Record<string, string>) {
       return [{ name, points, most: Math.max(...points.map((p) => Math.abs(p.strays))) }]
     })
 }
+
+/** Figures of a test that were read and not kept yet, each with when it was typed. */
+export interface Draft {
+  readonly typed: Readonly<Record<string, string>>
+  readonly at: Readonly<Record<string, string>>
+}
+export const noDraft: Draft = { typed: {}, at: {} }
+
+export function typedInto(draft: Draft, key: string, value: string, now: string): Draft {
+  return { typed: { ...draft.typed, [key]: value }, at: { ...draft.at, [key]: now } }
+}
+
+/**
+ * When a draft was read, as it is kept: as old as its oldest figure, so that one of yesterday proves nothing of today.
+ * Undefined for an empty one.
+ */
+export function readAt(draft: Draft): string | undefined {
+  return Object.values(draft.at).sort()[0]
+}

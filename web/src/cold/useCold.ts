@@ -31,12 +31,11 @@ export function useCold(setId: MaybeRefOrGetter<string>) {
         }),
       ),
     /** Which test a line typed on the plan belongs to. */
-    find: (text: string, signal: AbortSignal) =>
+    find: (text: string) =>
       ask(
         http.POST('/api/sets/{setId}/cold/entry-previews', {
           params: { path: path() },
           body: { text, at: '' },
-          signal,
         }),
       ),
     async keep(

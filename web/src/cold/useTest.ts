@@ -1,16 +1,8 @@
 import { useDebounceFn, useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Problem, Schemas } from '../api/client'
-import { walk, typedOf } from './cells'
+import { type Draft, noDraft, readAt, typedInto, typedOf, walk } from './cells'
 import { useCold } from './useCold'
-
-/** What was read at a test and is not kept yet; it outlives a reload. */
-interface Draft {
-  typed: Record<string, string>
-  read: string[]
-  /** When the last of it was typed: kept later, it is no newer than that. */
-  at: string
-}
 
 /**
  * A test while it is made: its figures, the cell that is current, and the entry strip's line. A figure goes from the
@@ -19,7 +11,8 @@ interface Draft {
 export function useTest(setId: string, test: string) {
   const cold = useCold(setId)
   const { data: about, error } = cold.test(test)
-  const draft = useSessionStorage<Draft>(`umber.cold.${setId}.${test}`, { typed: {}, read: [], at: '' })
+  /** It outlives a reload. */
+  const draft = useSessionStorage<Draft>(`umber.draft.${setId}.${test}`, noDraft)
   const judged = ref<Schemas['JudgedView'] | null>(null)
   const instrument = ref('')
   const problem = ref<Problem | null>(null)
@@ -32,13 +25,19 @@ export function useTest(setId: string, test: string) {
 
   /** Kept figures with what was typed since. */
   const typed = computed<Record<string, string>>(() => ({ ...about.value?.typed, ...draft.value.typed }))
-  const read = computed(() => draft.value.read)
+  const read = computed(() => Object.keys(draft.value.at))
   const blocks = computed(() => judged.value?.blocks ?? [])
   const cells = computed(() => blocks.value.flatMap((block) => block.lines.flatMap((line) => line.cells)))
   const cell = computed(() => cells.value.find((one) => one.key === current.value) ?? null)
-  const row = computed(
-    () => blocks.value.flatMap((b) => b.lines).find((line) => line.cells.some((c) => c.key === current.value)) ?? null,
-  )
+  const rowOf = (key: string) =>
+    blocks.value.flatMap((b) => b.lines).find((line) => line.cells.some((c) => c.key === key)) ?? null
+  const row = computed(() => rowOf(current.value))
+  /** What is said of the row the strip's line goes to, which may be another than the current one. */
+  const said = computed(() => {
+    const going = judged.value?.entry?.placed[0]?.key
+    const label = going ? rowOf(going)?.label : undefined
+    return judged.value?.verdict.results.find((result) => result.label === label) ?? null
+  })
   /** What the strip's line would put where, shown in its cell before it is there. */
   const pending = computed<Record<string, string>>(() =>
     text.value.trim()
@@ -86,18 +85,14 @@ export function useTest(setId: string, test: string) {
   function type(key: string, value: string) {
     keptAs.value = ''
     id = crypto.randomUUID()
-    draft.value = {
-      typed: { ...draft.value.typed, [key]: value },
-      read: draft.value.read.includes(key) ? draft.value.read : [...draft.value.read, key],
-      at: new Date().toISOString(),
-    }
+    draft.value = typedInto(draft.value, key, value, new Date().toISOString())
   }
   /** On to the next cell that is walked through; empty behind the last. */
   function onward(from: string) {
     current.value = walk(blocks.value, {}, from) ?? ''
   }
   function back(from: string) {
-    const keys = cells.value.map((one) => one.key)
+    const keys = cells.value.filter((one) => !one.aside || one.key === from).map((one) => one.key)
     const at = from ? keys.indexOf(from) : keys.length
     current.value = keys[Math.max(0, at - 1)] ?? ''
   }
@@ -134,20 +129,20 @@ export function useTest(setId: string, test: string) {
       about.value?.title ?? '',
       id,
       typedOf(blocks.value, typed.value),
-      [...draft.value.read],
+      read.value,
       instrument.value,
-      draft.value.at || undefined,
+      readAt(draft.value),
     )
     busy.value = false
     problem.value = answer.kind === 'failed' ? answer.problem : null
     if (answer.kind === 'failed') return
     // Shown until the kept figures come back.
-    draft.value = { typed: answer.kind === 'queued' ? {} : draft.value.typed, read: [], at: '' }
+    draft.value = answer.kind === 'queued' ? noDraft : { ...draft.value, at: {} }
     id = crypto.randomUUID()
     keptAs.value = answer.kind === 'ready' ? 'Kept.' : 'Waits in this browser for the connection.'
   }
   watch(about, (a) => {
-    if (a && draft.value.read.length === 0) draft.value = { typed: {}, read: [], at: '' }
+    if (a && read.value.length === 0) draft.value = noDraft
   })
 
   return {
@@ -163,6 +158,7 @@ export function useTest(setId: string, test: string) {
     current,
     cell,
     row,
+    said,
     pending,
     fault,
     faultOf,

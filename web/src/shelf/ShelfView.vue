@@ -125,7 +125,7 @@ function state(entry: Schemas['ShelfEntry']): string {
                 />
                 <span>
                   <span class="line-clamp-2">
-                    {{ say(entry.next || 'Everything asked for here is proven') }}
+                    {{ say(entry.next || 'Nothing is asked for now') }}
                   </span>
                   <strong v-if="entry.stops > 0" class="text-bad">{{ entry.stops }} before any power</strong>
                 </span>

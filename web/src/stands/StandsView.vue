@@ -7,6 +7,7 @@ import { placeOf } from '../guide/place'
 import KeyCap from '../ui/KeyCap.vue'
 import { useHeadingFocus } from '../ui/useHeadingFocus'
 import { useShop } from '../ui/useShop'
+import { rest } from './counts'
 import StageRow from './StageRow.vue'
 import StopList from './StopList.vue'
 import { useStands } from './useStands'
@@ -81,7 +82,7 @@ useEventListener(window, 'pagehide', seen)
           {{
             stands.next
               ? `${stands.next.powered ? 'Plug in' : 'Plug out'}: ${within(say(stands.next.title))}`
-              : 'Everything asked for here is proven'
+              : rest(stands.stages)
           }}
         </p>
         <p v-if="stands.next" class="mt-1 text-[17px] leading-snug">

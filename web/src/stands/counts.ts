@@ -12,6 +12,14 @@ export function counts(stage: Pick<StageView, 'proven' | 'doubtful' | 'failed' |
     .join(' · ')
 }
 
+/** What is said when no act is left: that is not the same as everything being proven. */
+export function rest(stages: readonly Pick<StageView, 'doubtful' | 'failed' | 'open'>[]): string {
+  const unproven = stages.reduce((sum, stage) => sum + stage.doubtful + stage.failed + stage.open, 0)
+  return unproven === 0
+    ? 'Everything asked for here is proven'
+    : `Nothing more can be done here now; ${unproven} ${unproven === 1 ? 'stays' : 'stay'} unproven`
+}
+
 /** Shares of a bar, each part of it wide enough to be seen. */
 export function shares(stage: Pick<StageView, 'proven' | 'doubtful' | 'failed' | 'open'>) {
   const parts = [

@@ -35,6 +35,8 @@ class ColdJourneyTest extends Journey {
                         new Page.GetByRoleOptions().setName(Pattern.compile("^C[0-9]+,.*, left: 112$")))
                 .getAttribute("aria-label")
                 .replaceAll(",.*", "");
+        strip.fill(first + " 0.4");
+        assertThat(page.locator("#entry-says")).containsText(first);
         enter(page, first + " 0.4");
         assertThat(says).containsText("at or below 30 V");
         page.keyboard().press("Control+Enter");
