@@ -1,9 +1,7 @@
 package org.umberdial.core.reading;
 
 import java.util.Locale;
-import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.umberdial.core.value.InvalidEntry;
@@ -99,26 +97,6 @@ public sealed interface Meter {
      * @throws InvalidEntry when it is none of these, or loads no real circuit so
      */
     static Meter parse(String text) {
-        Meter known = Notations.KNOWN.get(text);
-        if (known != null) {
-            return known;
-        }
-        Meter meter = read(text);
-        if (Notations.KNOWN.size() < Notations.MOST) {
-            Notations.KNOWN.put(text, meter);
-        }
-        return meter;
-    }
-
-    /** A long log names the same few meters again and again. */
-    final class Notations {
-        private static final int MOST = 200;
-        private static final Map<String, Meter> KNOWN = new ConcurrentHashMap<>();
-
-        private Notations() {}
-    }
-
-    private static Meter read(String text) {
         Matcher matcher = NOTATION.matcher(text.strip());
         if (!matcher.matches() || matcher.group(4) != null && matcher.group(3) == null) {
             throw new InvalidEntry(

@@ -210,9 +210,13 @@ public class SetService {
         return revision(shopId, setId) + 1;
     }
 
+    public boolean has(String shopId, String setId) {
+        return tables.has(shopId, setId);
+    }
+
     /** @throws Problem when the shop has no such set */
     public void require(String shopId, String setId) {
-        if (!tables.has(shopId, setId)) {
+        if (!has(shopId, setId)) {
             throw Problem.notFound("This set");
         }
     }

@@ -71,18 +71,25 @@ public class PartTables {
                 .fetchSingle()
                 .value1();
         for (Map.Entry<String, String> pin : socket.pins().entrySet()) {
-            db.insertInto(
-                            SOCKET_PIN,
-                            SOCKET_PIN.SHOP_ID,
-                            SOCKET_PIN.SET_ID,
-                            SOCKET_PIN.SOCKET,
-                            SOCKET_PIN.PIN,
-                            SOCKET_PIN.POSITION,
-                            SOCKET_PIN.TUBE_TYPE,
-                            SOCKET_PIN.NODE)
-                    .values(shopId, setId, socket.socket(), pin.getKey(), ++position, socket.type(), pin.getValue())
-                    .execute();
+            putPin(shopId, setId, socket, pin, ++position);
         }
+    }
+
+    private void putPin(
+            String shopId, String setId, Deck.SocketPins socket, Map.Entry<String, String> pin, int position) {
+        db.insertInto(
+                        SOCKET_PIN,
+                        SOCKET_PIN.SHOP_ID,
+                        SOCKET_PIN.SET_ID,
+                        SOCKET_PIN.SOCKET,
+                        SOCKET_PIN.PIN,
+                        SOCKET_PIN.POSITION,
+                        SOCKET_PIN.TUBE_TYPE,
+                        SOCKET_PIN.NODE)
+                .values(shopId, setId, socket.socket(), pin.getKey(), position, socket.type(), pin.getValue())
+                .onDuplicateKeyUpdate()
+                .set(SOCKET_PIN.NODE, pin.getValue())
+                .execute();
     }
 
     /** Part lines in the order they were entered. */
@@ -118,19 +125,7 @@ public class PartTables {
         }
         for (Deck.SocketPins socket : sockets) {
             for (Map.Entry<String, String> pin : socket.pins().entrySet()) {
-                db.insertInto(
-                                SOCKET_PIN,
-                                SOCKET_PIN.SHOP_ID,
-                                SOCKET_PIN.SET_ID,
-                                SOCKET_PIN.SOCKET,
-                                SOCKET_PIN.PIN,
-                                SOCKET_PIN.POSITION,
-                                SOCKET_PIN.TUBE_TYPE,
-                                SOCKET_PIN.NODE)
-                        .values(shopId, setId, socket.socket(), pin.getKey(), position++, socket.type(), pin.getValue())
-                        .onDuplicateKeyUpdate()
-                        .set(SOCKET_PIN.NODE, pin.getValue())
-                        .execute();
+                putPin(shopId, setId, socket, pin, position++);
             }
         }
         db.update(BENCH_SET)
