@@ -18,7 +18,7 @@ import { useShop } from '../ui/useShop'
 import { exportMap } from './exportMap'
 import MapStage from './MapStage.vue'
 import StandMark from './StandMark.vue'
-import { marks, shortName, type ProofState } from './marks'
+import { isReference, marks, shortName, type ProofState } from './marks'
 
 /** The proof map: the set's pictures with a mark for each part, and what is left. */
 const props = defineProps<{ setId: string }>()
@@ -69,6 +69,8 @@ const counts = computed(() =>
     count: (map.value?.stands ?? []).filter((one) => one.state === state).length,
   })),
 )
+/** Points, and parts that have no reference, go by their name alone. */
+const byName = (one: { point: boolean; subject: string }) => one.point || !isReference(one.subject)
 const isPlaced = (subject: string) => (map.value?.marks ?? []).some((mark) => mark.subject === subject)
 const optionsOfPictures = computed(() =>
   (map.value?.pictures ?? [])
@@ -222,7 +224,7 @@ async function record(answer: ReturnType<typeof doors.tested>) {
           role="status"
           class="absolute top-3 left-1/2 -translate-x-1/2 rounded bg-accent px-4 py-2 font-semibold text-on-accent"
         >
-          Tap where {{ stand?.point ? say(stand.name) : shortName(chosen) }} is
+          Tap where {{ stand && byName(stand) ? say(stand.name) : shortName(chosen) }} is
           <button class="ml-3 min-h-8 underline underline-offset-4" @click="placing = false">Not now</button>
         </p>
       </div>
@@ -240,10 +242,10 @@ async function record(answer: ReturnType<typeof doors.tested>) {
         <div v-if="stand" class="border-b border-line px-4 py-3">
           <p class="flex items-center gap-2">
             <StandMark :state="stand.state" />
-            <strong class="text-lg">{{ stand.point ? say(stand.name) : shortName(stand.subject) }}</strong>
+            <strong class="text-lg">{{ byName(stand) ? say(stand.name) : shortName(stand.subject) }}</strong>
             <span class="text-soft">{{ stand.stateLabel }}</span>
           </p>
-          <p v-if="!stand.point">{{ say(stand.name) }}</p>
+          <p v-if="!byName(stand)">{{ say(stand.name) }}</p>
           <p class="mt-1 text-sm text-soft">{{ say(stand.reason) }}</p>
           <div v-if="!stand.point" class="mt-2 flex flex-wrap items-center gap-2">
             <input
@@ -310,7 +312,7 @@ async function record(answer: ReturnType<typeof doors.tested>) {
             >
               <StandMark :state="one.state" />
               <span class="min-w-0 truncate">
-                <strong>{{ one.point ? '' : shortName(one.subject) }}</strong>
+                <strong v-if="!byName(one)">{{ shortName(one.subject) }}</strong>
                 {{ say(one.name) }}
               </span>
               <span class="text-sm text-soft">{{ isPlaced(one.subject) ? '' : 'no mark' }}</span>

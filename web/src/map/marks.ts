@@ -34,6 +34,9 @@ export const marks: Record<ProofState, Look> = {
   },
 }
 
+/** Whether a subject is a part's reference; a set without a circuit has its parts by their names. */
+export const isReference = (subject: string) => /\d/.test(subject)
+
 /** A tube is called by its socket; its card in the circuit has an X before that. */
 export function shortName(subject: string): string {
   return subject.toUpperCase().replace(/^X(?=V\d)/, '')

@@ -82,7 +82,7 @@ public final class FormEntry {
                     .filter(l -> l.cells().stream().anyMatch(c -> c.key().equals(at)))
                     .findFirst()
                     .orElseThrow(() -> new InvalidEntry(
-                            UNKNOWN, "No row here begins with that. Name one first, as in " + example() + "."));
+                            UNKNOWN, "No row is chosen. Type its name first, then the figure" + example() + "."));
             return new Understood(place(line, at, text), "");
         }
         Line line = named.get();
@@ -92,13 +92,14 @@ public final class FormEntry {
                 : new Understood(place(line, line.cells().get(0).key(), rest), "");
     }
 
+    /** {@code , as in C1 231k}; empty where no row is about a part. */
     private String example() {
         return lines.stream()
                 .filter(line -> !line.subject().isEmpty())
                 .findFirst()
-                .or(() -> lines.stream().findFirst())
-                .map(line -> names(line).findFirst().orElse("R7") + " 231k")
-                .orElse("R7 231k");
+                .flatMap(line -> names(line).findFirst())
+                .map(name -> ", as in " + name + " 231k")
+                .orElse("");
     }
 
     private Optional<Cell> cell(String key) {
@@ -176,8 +177,7 @@ public final class FormEntry {
         for (int i = 0; i < words.size(); i++) {
             String word = words.get(i);
             if (free.isEmpty()) {
-                throw new InvalidEntry(
-                        SYNTAX, "“" + word + "” is one figure too many: " + asks(line) + ". One row at a time.");
+                throw new InvalidEntry(SYNTAX, "“" + word + "” is one figure too many for this row. " + asks(line));
             }
             Optional<Cell> called = called(line, word).filter(free::contains);
             boolean more = i + 1 < words.size();
@@ -194,14 +194,14 @@ public final class FormEntry {
                         .filter(c -> c.kind() == Kind.FIGURE && c.unit() == Unit.VOLT)
                         .findFirst()
                         .orElseThrow(
-                                () -> new InvalidEntry(SYNTAX, "No volts are asked for here: " + asks(line) + "."));
+                                () -> new InvalidEntry(SYNTAX, "No volts are asked for in this row. " + asks(line)));
                 value = word.substring(1);
             } else {
                 cell = free.stream()
                         .filter(c -> takes(c, word, counted))
                         .findFirst()
-                        .orElseThrow(() -> new InvalidEntry(
-                                SYNTAX, "“" + word + "” has no place in this row: " + asks(line) + "."));
+                        .orElseThrow(() ->
+                                new InvalidEntry(SYNTAX, "“" + word + "” has no place in this row. " + asks(line)));
                 boolean said = cell.kind() == Kind.WORDS;
                 value = said ? String.join(" ", words.subList(i, words.size())) : value(cell, word, counted);
                 i = said ? words.size() : i;
@@ -286,13 +286,14 @@ public final class FormEntry {
     }
 
     private static String asks(Line line) {
-        return "asked are "
+        return "It asks for "
                 + String.join(
                         ", ",
                         line.cells().stream()
                                 .map(c -> c.kind() == Kind.CHOICE
                                         ? (c.label() + " (" + answers(c) + ")").strip()
                                         : c.label().isEmpty() ? line.label() : c.label())
-                                .toList());
+                                .toList())
+                + ".";
     }
 }
