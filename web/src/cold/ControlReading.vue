@@ -7,8 +7,7 @@ import TextField from '../ui/TextField.vue'
 
 /** A reading on a part known to be good, kept with the instrument: before a part is condemned, the instrument is proven. */
 const props = defineProps<{
-  instrument: Schemas['InstrumentChoice']
-  unit: Schemas['CheckEdit']['unit']
+  instrument: Pick<Schemas['InstrumentChoice'], 'id' | 'name' | 'kind' | 'unit'>
   say: (text: string) => string
 }>()
 const client = useQueryClient()
@@ -20,15 +19,22 @@ const said = ref('')
 
 async function keep() {
   const answer = await ask(
-    http.POST('/api/equipment/{id}/checks', {
+    http.POST('/api/instruments/{id}/controls', {
       params: { path: { id: props.instrument.id } },
-      body: { id: crypto.randomUUID(), part: part.value, unit: props.unit, known: known.value, shown: shown.value },
+      body: {
+        id: crypto.randomUUID(),
+        kind: props.instrument.kind,
+        part: part.value,
+        unit: props.instrument.unit,
+        known: known.value,
+        shown: shown.value,
+      },
     }),
   )
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'ready') {
     said.value = answer.value[0]?.says ?? ''
-    void client.invalidateQueries({ predicate: (q) => ['cold-test', 'equipment'].includes(String(q.queryKey[0])) })
+    void client.invalidateQueries({ predicate: (q) => ['cold-test', 'instruments'].includes(String(q.queryKey[0])) })
   }
 }
 </script>

@@ -3,7 +3,6 @@ import { ArrowLeftIcon } from '@heroicons/vue/24/outline'
 import { useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { RouterLink } from 'vue-router'
-import type { Schemas } from '../api/client'
 import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import VerdictMark from '../ui/VerdictMark.vue'
@@ -35,12 +34,6 @@ const apart = computed(() => {
   return (verdict.value?.results ?? []).filter((result) => !rows.has(result.label))
 })
 const chosen = computed(() => about.value?.instruments.find((one) => one.id === instrument.value) ?? null)
-const unit = computed<Schemas['CheckEdit']['unit']>(
-  () =>
-    (({ V: 'VOLT', A: 'AMPERE' }) as Record<string, Schemas['CheckEdit']['unit']>)[
-      blocks.value.flatMap((b) => b.lines.flatMap((l) => l.cells)).find((c) => c.unit)?.unit ?? ''
-    ] ?? 'OHM',
-)
 function choose(key: string) {
   made.current.value = key
   strip.value?.focus()
@@ -73,6 +66,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           "
         />
       </div>
+      <p v-if="chosen?.says" class="text-right text-sm text-soft">{{ say(chosen.says) }}</p>
       <p v-if="about.lacking.length > 0" class="mt-1 text-doubt">
         This bench has no {{ say(about.lacking.join(', no ')) }}; borrowed, it can be made all the same.
       </p>
@@ -134,12 +128,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         <summary class="min-h-8 content-center text-soft">The arithmetic</summary>
         <p v-for="line in verdict.arithmetic" :key="line" class="font-figures leading-snug">{{ say(line) }}</p>
       </details>
-      <ControlReading
-        v-if="judged?.asksControl && chosen && !chosen.checkedLately"
-        :instrument="chosen"
-        :unit="unit"
-        :say="say"
-      />
+      <ControlReading v-if="judged?.asksControl && chosen && !chosen.checkedLately" :instrument="chosen" :say="say" />
       <details
         v-if="about.claims.length > 0"
         class="mt-3 border-t border-line text-sm"

@@ -23,11 +23,11 @@ export function useCold(setId: MaybeRefOrGetter<string>) {
             ),
           ),
       }),
-    judge: (test: string, typed: Record<string, string>, text: string | null, at: string) =>
+    judge: (test: string, typed: Record<string, string>, text: string | null, at: string, instrument: string) =>
       ask(
         http.POST('/api/sets/{setId}/cold/tests/{test}/drafts', {
           params: { path: { ...path(), test } },
-          body: { typed, text, at },
+          body: { typed, text, at, instrument },
         }),
       ),
     /** Which test a line typed on the plan belongs to. */

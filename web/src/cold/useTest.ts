@@ -55,7 +55,13 @@ export function useTest(setId: string, test: string) {
   /** What the server says of everything typed; kept unless something typed later was asked about meanwhile. */
   async function judge(): Promise<Schemas['JudgedView'] | null> {
     const mine = ++asked
-    const answer = await cold.judge(test, typed.value, text.value.trim() ? text.value : null, current.value)
+    const answer = await cold.judge(
+      test,
+      typed.value,
+      text.value.trim() ? text.value : null,
+      current.value,
+      instrument.value,
+    )
     if (mine === asked) {
       if (answer.kind === 'ready') judged.value = answer.value
       problem.value = answer.kind === 'failed' ? answer.problem : null
@@ -78,7 +84,7 @@ export function useTest(setId: string, test: string) {
     current.value = walk(now, typed.value, '') ?? ''
     stop()
   })
-  watch([text, typed, current], () => {
+  watch([text, typed, current, instrument], () => {
     if (about.value) void look()
   })
 

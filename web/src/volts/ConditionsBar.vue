@@ -16,7 +16,10 @@ const meters = computed(() => [
   { id: '', name: 'no correction' },
   ...(instruments.data.value ?? [])
     .filter((i) => !i.retired || i.id === props.conditions.instrumentId)
-    .map((i) => ({ id: i.id, name: `${i.name}, ${i.meter}` })),
+    .flatMap((i) => {
+      const volts = i.abilities.find((a) => a.kind === 'VOLTMETER')
+      return volts ? [{ id: i.id, name: volts.input ? `${i.name}, ${volts.input}` : i.name }] : []
+    }),
 ])
 const line = ref('')
 const problem = ref<Problem | null>(null)

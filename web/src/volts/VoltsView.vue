@@ -75,6 +75,9 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       <ConditionsBar :conditions="volts.conditions" :say="say" :save="doors.setConditions" />
     </BenchHeader>
     <CautionRibbon :set-id="setId" :cautions="volts.cautions" :say="say" />
+    <p v-if="volts.meterReach" class="bg-caution px-4 py-2 font-semibold text-on-caution" role="alert">
+      {{ say(volts.meterReach) }}
+    </p>
     <div
       v-if="volts.points.length > 0"
       class="grid min-h-0 flex-1 grid-rows-[minmax(0,1.35fr)_minmax(0,1fr)] max-sm:flex max-sm:flex-col-reverse max-sm:justify-end max-sm:overflow-auto lg:grid-cols-[minmax(0,1fr)_minmax(22rem,27rem)] lg:grid-rows-1"

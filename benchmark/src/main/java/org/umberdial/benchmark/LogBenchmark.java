@@ -5,7 +5,6 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -28,8 +27,8 @@ import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.evidence.Metered;
+import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.policy.HousePolicy;
-import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
@@ -123,7 +122,7 @@ public class LogBenchmark {
                 new Bench(230, Optional.of(Meter.parse("10M")), 0.01, ""),
                 of,
                 0,
-                EnumSet.allOf(Equipment.class)));
+                new Kit(List.of())));
         return List.of(VoltsArea.report(file), Stands.of(file));
     }
 }

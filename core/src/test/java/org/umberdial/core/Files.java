@@ -1,6 +1,7 @@
 package org.umberdial.core;
 
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.umberdial.core.area.Bench;
@@ -8,8 +9,11 @@ import org.umberdial.core.area.SetFile;
 import org.umberdial.core.arrival.Book;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
+import org.umberdial.core.instrument.Ability;
+import org.umberdial.core.instrument.Equipment;
+import org.umberdial.core.instrument.Instrument;
+import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.policy.HousePolicy;
-import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.proof.Proof;
 import org.umberdial.core.proof.ProofSheet;
 import org.umberdial.core.set.BenchSet;
@@ -39,7 +43,13 @@ public final class Files {
                         set.modes().isEmpty() ? "" : set.modes().get(0)),
                 book.journal(),
                 1,
-                equipment));
+                kit(equipment)));
+    }
+
+    /** One instrument that can do all of this, and of which nobody said how far it reaches. */
+    public static Kit kit(Set<Equipment> equipment) {
+        return new Kit(List.of(new Instrument(
+                "kit", "Kit", false, equipment.stream().map(Ability::of).toList())));
     }
 
     /** What the points say with everything taken into account that was read. */
@@ -52,7 +62,7 @@ public final class Files {
                 bench,
                 new Book().read(log.standing().toArray(Reading[]::new)).journal(),
                 1,
-                EnumSet.allOf(Equipment.class))));
+                kit(EnumSet.allOf(Equipment.class)))));
     }
 
     public static Proof proof(SetFile file, String subject) {

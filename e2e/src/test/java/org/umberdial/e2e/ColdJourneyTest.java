@@ -101,6 +101,11 @@ class ColdJourneyTest extends Journey {
         assertThat(page.getByText("87 VA")).isVisible();
         assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("In stock")))
                 .containsText("Black potted, unused: volts high by");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Use Grey frame"))
+                .click();
+        assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("In stock")))
+                .not()
+                .containsText("Grey frame");
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Turns to take off"))
                 .click();
         page.getByLabel("Turns of the primary").fill("955");

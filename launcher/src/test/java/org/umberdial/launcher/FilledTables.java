@@ -78,7 +78,9 @@ final class FilledTables {
             "equipment_id",
             "equipment",
             "instrument_id",
-            "instrument"
+            List.of("instrument_ability", "control_reading").contains(table) ? "bench_instrument" : "instrument",
+            "item_id",
+            "stock_item"
         };
         for (int at = 0; at < refers.length; at += 2) {
             if (column.name.equals(refers[at])) {

@@ -9,6 +9,7 @@ import java.sql.DriverManager;
 import java.sql.Statement;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -82,6 +83,65 @@ class OneLogTest {
             assertEquals(readings + entries, Tables.count(db, "SELECT COUNT(*) FROM evidence"));
             assertEquals(0, Tables.count(db, CHANGED_READINGS));
             assertEquals(0, Tables.count(db, CHANGED_ENTRIES));
+        }
+    }
+
+    /** Two lists of instruments become one; what was in stock is counted. */
+    @Test
+    void instrumentsAndStockOfBefore_areInTheOneListAndCounted() throws Exception {
+        String schema = "umber_bench";
+        try (Connection db = DriverManager.getConnection(access.url(""), Access.TABLES, access.tablesPassword())) {
+            db.createStatement().execute("CREATE DATABASE " + schema + " CHARACTER SET utf8mb4");
+        }
+        Tables tables = new Tables(access, schema);
+        tables.change(3, Steps.NONE);
+        try (Connection db = tables.connection();
+                Statement statement = db.createStatement()) {
+            FilledTables.fill(db);
+            statement.execute("UPDATE instrument SET meter = '20k/V', accuracy = 0.03");
+            tables.change(8, Steps.NONE);
+            statement.execute(
+                    "INSERT INTO equipment (shop_id, id, kind, name) SELECT id, UUID(), 'GENERATOR', 'Old one'"
+                            + " FROM shop");
+            statement.execute("INSERT INTO equipment_check SELECT shop_id, UUID(), id, 'new coil', 'VOLT', 6.3, 6.2,"
+                    + " NOW(6), 'K' FROM equipment WHERE kind = 'GENERATOR'");
+            statement.execute(
+                    "INSERT INTO stock_transformer SELECT id, UUID(), 'Grey frame', 80, 270, 0.09, 'FREE', 6.3,"
+                            + " 3.5, 5, 2, FALSE FROM shop");
+            statement.execute("INSERT INTO stock_transformer SELECT id, UUID(), 'Sold', 80, 270, 0.09, 'FREE', 6.3,"
+                    + " 3.5, 5, 2, TRUE FROM shop");
+            long meters = Tables.count(db, "SELECT COUNT(*) FROM instrument");
+            long others = Tables.count(
+                    db,
+                    "SELECT COUNT(*) FROM equipment e WHERE e.kind <> 'VOLTMETER' OR e.shop_id NOT IN (SELECT shop_id"
+                            + " FROM instrument)");
+            long shops = Tables.count(db, "SELECT COUNT(*) FROM shop");
+            tables.change(tables.state().newest(), Steps.NONE);
+            assertEquals(meters + others, Tables.count(db, "SELECT COUNT(*) FROM bench_instrument"));
+            assertEquals(meters + others, Tables.count(db, "SELECT COUNT(*) FROM instrument_ability"));
+            assertEquals(
+                    meters,
+                    Tables.count(
+                            db,
+                            "SELECT COUNT(*) FROM instrument i JOIN instrument_ability a ON a.shop_id = i.shop_id"
+                                    + " AND a.instrument_id = i.id WHERE a.kind = 'VOLTMETER' AND a.input = '20k/V'"
+                                    + " AND a.accuracy = 0.03 AND a.highest IS NULL"));
+            assertEquals(
+                    shops,
+                    Tables.count(db, "SELECT COUNT(*) FROM control_reading WHERE kind = 'GENERATOR' AND shown = 6.2"));
+            assertEquals(
+                    shops,
+                    Tables.count(
+                            db,
+                            "SELECT COUNT(*) FROM stock_item i WHERE JSON_VALUE(i.body, '$.highVolts') = 270 AND"
+                                    + " (SELECT SUM(quantity) FROM stock_move m WHERE m.shop_id = i.shop_id"
+                                    + " AND m.item_id = i.id) = 1"));
+            assertEquals(
+                    0,
+                    Tables.count(
+                            db,
+                            "SELECT SUM(quantity) FROM stock_move m JOIN stock_item i ON i.shop_id = m.shop_id"
+                                    + " AND i.id = m.item_id WHERE i.name = 'Sold'"));
         }
     }
 }

@@ -118,76 +118,50 @@ class ColdTest {
                         .at("/state")
                         .asString());
         String id = UUID.randomUUID().toString();
-        JsonNode items = RunningServer.post(
-                        "/api/equipment",
-                        json("id", id, "kind", "TUBE_TESTER", "name", "Tube tester", "retired", false, "version", 0))
-                .json();
-        assertTrue(items.toString().contains(id));
+        String tester =
+                "{\"id\":\"" + id + "\",\"name\":\"Tube tester\",\"retired\":false,\"version\":0,\"abilities\":[{"
+                        + "\"kind\":\"TUBE_TESTER\",\"input\":\"\",\"accuracyPercent\":\"\",\"highest\":\"\",\"testVolts\":\"\","
+                        + "\"outputOhms\":\"\",\"response\":\"\"}]}";
+        assertEquals(200, RunningServer.post("/api/instruments", tester).status());
         assertEquals(
                 "OPEN",
                 step(RunningServer.get(set + "/cold").json(), "tube-tester")
                         .at("/state")
                         .asString());
-        JsonNode checks = RunningServer.post(
-                        "/api/equipment/" + id + "/checks",
-                        json(
-                                "id",
-                                UUID.randomUUID(),
-                                "part",
-                                "new resistor",
-                                "unit",
-                                "OHM",
-                                "known",
-                                "10k",
-                                "shown",
-                                "8k8"))
-                .json();
-        assertEquals("BAD", checks.at("/0/word").asString());
-        assertTrue(checks.at("/0/says").asString().contains("12 % low"));
-        assertEquals(
-                422,
-                RunningServer.post(
-                                "/api/equipment/" + id + "/checks",
-                                json("id", UUID.randomUUID(), "part", "x", "unit", "OHM", "known", "0", "shown", "8"))
-                        .status());
+        String controls = "/api/instruments/" + id + "/controls";
+        JsonNode read = RunningServer.post(controls, control("10k", "8k8")).json();
+        assertEquals("BAD", read.at("/0/word").asString());
+        assertTrue(read.at("/0/says").asString().contains("12 % low"));
+        assertEquals(422, RunningServer.post(controls, control("0", "8")).status());
         assertEquals(
                 404,
-                RunningServer.post(
-                                "/api/equipment/" + UUID.randomUUID() + "/checks",
-                                json("id", UUID.randomUUID(), "part", "x", "unit", "OHM", "known", "1", "shown", "1"))
+                RunningServer.post("/api/instruments/" + UUID.randomUUID() + "/controls", control("1", "1"))
                         .status());
         assertEquals(
                 200,
-                RunningServer.put(
-                                "/api/equipment",
-                                json(
-                                        "id",
-                                        id,
-                                        "kind",
-                                        "TUBE_TESTER",
-                                        "name",
-                                        "Tube tester",
-                                        "retired",
-                                        true,
-                                        "version",
-                                        0))
+                RunningServer.put("/api/instruments/" + id, tester.replace("false", "true"))
                         .status());
         assertEquals(
-                409,
-                RunningServer.put(
-                                "/api/equipment",
-                                json(
-                                        "id",
-                                        id,
-                                        "kind",
-                                        "TUBE_TESTER",
-                                        "name",
-                                        "Tube tester",
-                                        "retired",
-                                        false,
-                                        "version",
-                                        0))
-                        .status());
+                "NO_INSTRUMENT",
+                step(RunningServer.get(set + "/cold").json(), "tube-tester")
+                        .at("/state")
+                        .asString());
+    }
+
+    private static String control(String known, String shown) {
+        return json(
+                "id",
+                UUID.randomUUID(),
+                "kind",
+                "TUBE_TESTER",
+                "part",
+                "new resistor",
+                "unit",
+                "OHM",
+                "known",
+                known,
+                "shown",
+                shown);
     }
 
     @Test

@@ -89,10 +89,12 @@ class SafetyTest {
 
     @Test
     void policyOutOfRange_isRefusedAtTheField() {
-        String shop = RunningServer.get("/api/shop").text().replaceAll("\"lineVolts\":[0-9.]+", "\"lineVolts\":12000");
+        String shop =
+                RunningServer.get("/api/shop").text().replaceAll("\"LINE_VOLTS\":\"[0-9.]+", "\"LINE_VOLTS\":\"12000");
         RunningServer.Answer answer = RunningServer.put("/api/shop", shop);
         assertEquals(
-                "#/lineVolts", answer.json().get("errors").get(0).get("pointer").asString());
+                "#/LINE_VOLTS",
+                answer.json().get("errors").get(0).get("pointer").asString());
     }
 
     @Test

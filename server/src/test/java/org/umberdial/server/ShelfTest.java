@@ -96,16 +96,15 @@ class ShelfTest {
         assertEquals(1, read.at("/read").asInt());
         assertEquals(1, read.at("/wrong").asInt(), read.toString());
         JsonNode shop = RunningServer.get("/api/shop").json();
-        RunningServer.put(
-                "/api/shop", shop.toString().replaceFirst("\"spreadPercent\":[0-9.]+", "\"spreadPercent\":45"));
+        RunningServer.put("/api/shop", shop.toString().replaceFirst("\"SPREAD\":\"[0-9.]+", "\"SPREAD\":\"45"));
         assertEquals(0, entry(id).at("/wrong").asInt());
         JsonNode wider = RunningServer.get("/api/shop").json();
         RunningServer.put(
                 "/api/shop",
                 wider.toString()
                         .replaceFirst(
-                                "\"spreadPercent\":[0-9.]+",
-                                "\"spreadPercent\":" + shop.at("/spreadPercent").asDouble()));
+                                "\"SPREAD\":\"[0-9.]+",
+                                "\"SPREAD\":\"" + shop.at("/figures/SPREAD").asString()));
         assertEquals(1, entry(id).at("/wrong").asInt());
         RunningServer.post(
                 "/api/sets/" + id + "/looks",

@@ -15,7 +15,7 @@ import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
-import org.umberdial.server.shop.ShopService;
+import org.umberdial.server.stock.StockService;
 
 @ExtendWith(RunningServer.class)
 class ShopTest {
@@ -37,40 +37,84 @@ class ShopTest {
                         "R1",
                         new PartValue(ValueOrigin.FITTED, 1, "")));
         assertTrue(RunningServer.bean(EvidenceService.class).kept(other, set).isEmpty());
-        assertTrue(RunningServer.bean(ShopService.class).instruments(other).isEmpty());
+        assertTrue(RunningServer.bean(StockService.class).items(other).isEmpty());
     }
 
     @Test
     void instrument_isAddedOnceChangedAndRetired() {
         String id = UUID.randomUUID().toString();
-        String body = "{\"id\":\"" + id
-                + "\",\"name\":\"Field "
-                + "meter\",\"meter\":\"1k/V\",\"accuracyPercent\":5,\"retired\":false,\"version\":0}";
+        String body = instrument(id, "1k/V", 0);
         assertEquals(200, RunningServer.post("/api/instruments", body).status());
         assertEquals(
-                "1k/V",
-                RunningServer.post("/api/instruments", body).json().get("meter").asString());
+                "1k/V, ± 5 %, to 500 V",
+                RunningServer.post("/api/instruments", body)
+                        .json()
+                        .at("/abilities/0/says")
+                        .asString());
         assertEquals(
                 "2k/V@50",
-                RunningServer.put("/api/instruments/" + id, body.replace("1k/V", "2k/V@50"))
+                RunningServer.put("/api/instruments/" + id, instrument(id, "2k/V@50", 0))
                         .json()
-                        .get("meter")
+                        .at("/abilities/0/input")
                         .asString());
         assertEquals(409, RunningServer.put("/api/instruments/" + id, body).status());
         assertEquals(
-                "#/meter",
-                RunningServer.post("/api/instruments", body.replace("1k/V", "a meter"))
+                "#/VOLTMETER.input",
+                RunningServer.post("/api/instruments", instrument(id, "a meter", 0))
                         .json()
-                        .get("errors")
-                        .get(0)
-                        .get("pointer")
+                        .at("/errors/0/pointer")
                         .asString());
+        assertEquals(
+                422,
+                RunningServer.post("/api/instruments", body.replaceAll("\\[.*\\]", "[]"))
+                        .status());
         assertEquals(
                 200,
                 RunningServer.put(
                                 "/api/instruments/" + id,
-                                body.replace("\"retired\":false,\"version\":0", "\"retired\":true,\"version\":1"))
+                                instrument(id, "1k/V", 1).replace("\"retired\":false", "\"retired\":true"))
                         .status());
+    }
+
+    private static String instrument(String id, String input, int version) {
+        return """
+                {"id":"%s","name":"Field meter","retired":false,"version":%d,"abilities":[
+                 {"kind":"VOLTMETER","input":"%s","accuracyPercent":"5","highest":"500","testVolts":"","outputOhms":"",
+                  "response":""}]}""".formatted(id, version, input).replace("\n", "");
+    }
+
+    @Test
+    void stock_isWhatItsMovesAddUpTo_andNeverBelowNothing() {
+        String id = UUID.randomUUID().toString();
+        String item = "{\"id\":\"" + id + "\",\"kind\":\"FUSE\",\"name\":\"0.8 A slow\",\"place\":\"\",\"quantity\":3}";
+        assertEquals(3, onHand(RunningServer.post("/api/stock", item), id));
+        assertEquals(3, onHand(RunningServer.post("/api/stock", item), id));
+        String taken = move(UUID.randomUUID(), -2);
+        assertEquals(1, onHand(RunningServer.post("/api/stock/" + id + "/moves", taken), id));
+        assertEquals(1, onHand(RunningServer.post("/api/stock/" + id + "/moves", taken), id));
+        RunningServer.Answer tooMany = RunningServer.post("/api/stock/" + id + "/moves", move(UUID.randomUUID(), -2));
+        assertEquals(422, tooMany.status());
+        assertTrue(tooMany.json().toString().contains("There is 1"));
+        var moves = RunningServer.get("/api/stock/" + id + "/moves").json();
+        assertEquals(2, moves.size());
+        assertEquals(-2, moves.at("/0/quantity").asInt());
+        assertEquals(
+                404,
+                RunningServer.post("/api/stock/" + UUID.randomUUID() + "/moves", move(UUID.randomUUID(), 1))
+                        .status());
+    }
+
+    private static String move(UUID id, int quantity) {
+        return "{\"id\":\"" + id + "\",\"quantity\":" + quantity + ",\"reason\":\"USED\",\"setId\":null,\"note\":\"\"}";
+    }
+
+    private static int onHand(RunningServer.Answer stock, String id) {
+        for (var item : stock.json()) {
+            if (item.at("/id").asString().equals(id)) {
+                return item.at("/onHand").asInt();
+            }
+        }
+        throw new AssertionError("no such item: " + stock.json());
     }
 
     @Test

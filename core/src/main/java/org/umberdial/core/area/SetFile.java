@@ -1,7 +1,6 @@
 package org.umberdial.core.area;
 
 import java.time.Instant;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -17,8 +16,8 @@ import org.umberdial.core.evidence.Decided;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.policy.HousePolicy;
-import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Extra;
@@ -33,7 +32,7 @@ public final class SetFile {
      * What is in the file.
      *
      * @param photos how many pictures there are
-     * @param equipment what the shop can measure with
+     * @param kit what the shop measures with
      */
     public record Contents(
             BenchSet set,
@@ -43,11 +42,7 @@ public final class SetFile {
             Bench bench,
             EvidenceLog log,
             int photos,
-            Set<Equipment> equipment) {
-        public Contents {
-            equipment = equipment.isEmpty() ? EnumSet.noneOf(Equipment.class) : EnumSet.copyOf(equipment);
-        }
-    }
+            Kit kit) {}
 
     private final Contents contents;
     private final List<Area> areas;

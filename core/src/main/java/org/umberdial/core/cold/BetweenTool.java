@@ -107,6 +107,13 @@ final class BetweenTool implements ColdTool {
                             List.of(),
                             "Turn the leads round: a charge or a junction changes, a leak stays.");
         }
+        OptionalDouble beyond = figures.beyond(figures.has("o2") ? "o2" : "o");
+        if (beyond.isPresent() && e >= beyond.getAsDouble()) {
+            return ColdVerdict.nothing(
+                    "Over " + ColdTool.ohms(beyond.getAsDouble())
+                            + ", which is all this meter shows; the network shows " + ColdTool.ohms(e) + ".",
+                    "Take a meter that reaches further.");
+        }
         String size = ColdTool.ohms(read) + " where the network shows " + ColdTool.ohms(e);
         if (Math.abs(read - e) <= BAND * e + 0.5) {
             return ColdVerdict.good(

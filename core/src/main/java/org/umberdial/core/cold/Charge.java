@@ -100,7 +100,7 @@ public final class Charge {
     static State state(ColdScene scene, Cells cells) {
         Optional<Figures> read = cells.made().stream()
                 .filter(made -> made.test().equals(Cells.DISCHARGE))
-                .map(Cells.Made::figures)
+                .map(made -> made.figures(scene.kit()))
                 .findFirst();
         if (read.isEmpty()) {
             return State.NOT_READ;

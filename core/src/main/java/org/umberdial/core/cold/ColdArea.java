@@ -39,7 +39,8 @@ public final class ColdArea implements Area {
                         file.set(),
                         file.contents().label(),
                         file.policy(),
-                        file.contents().bench().mode()));
+                        file.contents().bench().mode(),
+                        file.contents().kit()));
     }
 
     /** What was made so far. */
@@ -52,7 +53,10 @@ public final class ColdArea implements Area {
         return file.once(
                 ColdPlan.class,
                 () -> ColdPlan.of(
-                        scene(file), bench(file), file.ledger(), file.contents().equipment()));
+                        scene(file),
+                        bench(file),
+                        file.ledger(),
+                        file.contents().kit().kinds()));
     }
 
     @Override

@@ -147,12 +147,12 @@ public record ColdBench(
         Cells.Made counted = new Cells.Made(made.test(), made.id(), cells);
         ColdVerdict verdict = cells.isEmpty() && !made.cells().isEmpty()
                 ? ColdVerdict.nothing(Charge.refusal(scene.policy().safeVolts()), "Discharge first.")
-                : judged(scene, row, counted.figures());
+                : judged(scene, row, counted.figures(scene.kit()));
         String equipment = made.cells().values().stream()
                 .max(Comparator.comparing(Cells.Cell::at))
                 .map(Cells.Cell::equipment)
                 .orElse("");
-        return new Done(made.id(), row, made.figures(), made.at(), equipment, verdict, made.cells());
+        return new Done(made.id(), row, made.figures(scene.kit()), made.at(), equipment, verdict, made.cells());
     }
 
     /** A figure that no longer can be, since the set was changed, proves nothing. */

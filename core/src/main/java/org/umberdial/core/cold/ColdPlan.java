@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Verdict;
-import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.instrument.Equipment;
 
 /**
  * The order of tests that proves most for the minutes it takes, safety first.

@@ -13,6 +13,7 @@ import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.OperatingPoint;
+import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.SupplyLabel;
@@ -24,6 +25,7 @@ public final class ColdScene {
     private final SupplyLabel label;
     private final HousePolicy policy;
     private final String mode;
+    private final Kit kit;
     private final LineChain chain;
     private final Roles roles;
     private final List<Transformer> transformers;
@@ -31,8 +33,17 @@ public final class ColdScene {
     private Optional<Network> network;
     private Optional<OperatingPoint> atWork;
 
-    /** @param mode band or mode; empty when the set has only one */
+    /** Read with instruments of which nothing is known. */
     public ColdScene(BenchSet set, SupplyLabel label, HousePolicy policy, String mode) {
+        this(set, label, policy, mode, new Kit(List.of()));
+    }
+
+    /**
+     * @param mode band or mode; empty when the set has only one
+     * @param kit what it is read with
+     */
+    public ColdScene(BenchSet set, SupplyLabel label, HousePolicy policy, String mode, Kit kit) {
+        this.kit = kit;
         this.set = set;
         this.label = label;
         this.policy = policy;
@@ -52,6 +63,11 @@ public final class ColdScene {
 
     public HousePolicy policy() {
         return policy;
+    }
+
+    /** What the bench measures with. */
+    public Kit kit() {
+        return kit;
     }
 
     public LineChain chain() {

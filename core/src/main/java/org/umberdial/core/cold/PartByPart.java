@@ -3,6 +3,7 @@ package org.umberdial.core.cold;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.procedure.BenchForm.Block;
@@ -60,7 +61,8 @@ abstract class PartByPart implements ColdTool {
         List<String> bad = new ArrayList<>();
         List<String> subjects = claims.stream().map(Claim::subject).distinct().toList();
         for (String subject : subjects) {
-            Optional<One> one = one(scene, subject, figures).map(o -> unconfirmed(scene, subject, o));
+            Optional<One> one = one(scene, subject, figures)
+                    .map(o -> unconfirmed(scene, subject, inReach(scene, subject, figures, o)));
             one.ifPresent(o -> {
                 results.add(new ColdVerdict.Result(PartTools.name(scene, subject), o.value, o.note, o.word));
                 List<Claim> own = ColdTool.of(claims, subject);
@@ -110,6 +112,25 @@ abstract class PartByPart implements ColdTool {
                 ? "These readings prove nothing yet."
                 : unusual + (unusual == 1 ? " reads" : " read")
                         + " unlike what such sets usually have: compare with this set's schematic.";
+    }
+
+    /** A meter that does not show as much as the part has shows the same when the part is open and when it is whole. */
+    private static One inReach(ColdScene scene, String subject, Figures figures, One one) {
+        OptionalDouble beyond = figures.beyond("o." + PartTools.keeper(scene, subject));
+        if (beyond.isEmpty() || !one.value.equals(ColdTool.ohms(Double.POSITIVE_INFINITY))) {
+            return one;
+        }
+        boolean lifted = figures.yes("l." + subject);
+        OptionalDouble own = PartTools.own(scene, subject);
+        double whole = lifted
+                ? own.orElse(Double.POSITIVE_INFINITY)
+                : InCircuit.of(scene, subject).map(InCircuit::predicted).orElse(own.orElse(0));
+        return whole < beyond.getAsDouble()
+                ? one
+                : new One(
+                        Verdict.NO_EXPECTATION,
+                        "over " + ColdTool.ohms(beyond.getAsDouble()),
+                        "this meter shows no more, and whole it reads as much: take one that reaches further");
     }
 
     /** Against what such sets usually have, a reading proves nothing and accuses nobody; an open part is open. */

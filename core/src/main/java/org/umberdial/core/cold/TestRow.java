@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Strength;
-import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.value.CsvTable;
 
 /**

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.procedure.BenchForm.Block;
 import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.BenchForm.Choice;
@@ -297,10 +298,20 @@ final class TransformerTools {
             return List.of(
                     new Block(
                             "The tester",
-                            "",
+                            tooLow(scene),
                             List.of(new Line(
                                     "Test voltage", "", List.of(Cell.figure("volts", "", Unit.VOLT, "500 V"))))),
                     new Block("Megohms after a minute", lead, lines));
+        }
+
+        /** What the bench's own testers cannot show here; empty when they can, or when nobody said what they give. */
+        private static String tooLow(ColdScene scene) {
+            OptionalDouble most = scene.kit().highestTestVolts(Equipment.INSULATION_TESTER);
+            double working = working(scene);
+            return most.isEmpty() || most.getAsDouble() >= working
+                    ? ""
+                    : "The highest here tests at " + ColdTool.volts(most.getAsDouble()) + "; this set works at "
+                            + ColdTool.volts(working) + ". What fails has failed; what holds is not proven.";
         }
 
         @Override

@@ -14,6 +14,8 @@ import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.instrument.Equipment;
+import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.reading.ReadingKind;
 
 /**
@@ -42,10 +44,15 @@ public final class Cells {
      * @param id of the entry that came last
      */
     public record Made(String test, String id, Map<String, Cell> cells) {
-        public Figures figures() {
+        /** @param kit what it was read with */
+        public Figures figures(Kit kit) {
             Map<String, String> values = new LinkedHashMap<>();
-            cells.forEach((key, cell) -> values.put(key, cell.value));
-            return new Figures(values);
+            Map<String, Double> reach = new LinkedHashMap<>();
+            cells.forEach((key, cell) -> {
+                values.put(key, cell.value);
+                kit.highest(cell.equipment, Equipment.OHMMETER).ifPresent(highest -> reach.put(key, highest));
+            });
+            return new Figures(values, reach);
         }
 
         /** When the last of its figures was read. */

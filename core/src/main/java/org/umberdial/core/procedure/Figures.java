@@ -1,5 +1,6 @@
 package org.umberdial.core.procedure;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -10,8 +11,10 @@ import org.umberdial.core.value.InvalidEntry;
 /**
  * What was entered at a test, by the keys of its form. Figures are in SI units, as plain numbers; {@code open} stands
  * for a resistance without end.
+ *
+ * @param reach by the key of a figure, the highest that its meter shows [Ω]: {@code open} then says no more than that
  */
-public record Figures(Map<String, String> entered) {
+public record Figures(Map<String, String> entered, Map<String, Double> reach) {
     /** What an ohmmeter shows when nothing connects. */
     public static final String OPEN = "open";
 
@@ -19,6 +22,26 @@ public record Figures(Map<String, String> entered) {
 
     public Figures {
         entered = Map.copyOf(entered);
+        reach = Map.copyOf(reach);
+    }
+
+    /** Read with meters of which nobody said how far they show. */
+    public Figures(Map<String, String> entered) {
+        this(entered, Map.of());
+    }
+
+    /** The same, all read with a meter that shows no more than this [Ω]. */
+    public Figures readUpTo(OptionalDouble highest) {
+        Map<String, Double> all = new HashMap<>();
+        highest.ifPresent(h -> entered.keySet().forEach(key -> all.put(key, h)));
+        return new Figures(entered, all);
+    }
+
+    /** The highest the meter shows that an open figure was read with [Ω]; empty for any other. */
+    public OptionalDouble beyond(String key) {
+        return text(key).equals(OPEN) && reach.containsKey(key)
+                ? OptionalDouble.of(reach.get(key))
+                : OptionalDouble.empty();
     }
 
     /** Whether somebody means by this that nothing connects. */

@@ -44,6 +44,14 @@ public final class Plausibility {
             return Optional.of(shown + " at " + name + " is beyond any home set. Was it "
                     + Engineering.print(entry.value() / 1000, entry.kind().unit()) + "? Keep it all the same?");
         }
+        if (entry.kind() == ReadingKind.DC
+                && bench.highest().isPresent()
+                && size > bench.highest().getAsDouble()) {
+            return Optional.of(shown + " at " + name + " is more than this meter shows ("
+                    + Engineering.print(
+                            bench.highest().getAsDouble(), entry.kind().unit())
+                    + "). Was it read with another? Keep it all the same?");
+        }
         double highest = set.sheet().stream()
                 .filter(value -> value.kind() == entry.kind())
                 .mapToDouble(SheetValue::value)

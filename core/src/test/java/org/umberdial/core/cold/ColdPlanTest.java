@@ -18,7 +18,7 @@ import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Proved;
-import org.umberdial.core.procedure.Equipment;
+import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.proof.Proof;
 import org.umberdial.core.proof.ProofState;
 import org.umberdial.core.value.InvalidEntry;

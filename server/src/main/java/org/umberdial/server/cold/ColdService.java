@@ -13,11 +13,12 @@ import org.umberdial.core.cold.ColdTests;
 import org.umberdial.core.cold.TestRow;
 import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.LogEntry;
+import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.procedure.Cells;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.server.equipment.EquipmentService;
 import org.umberdial.server.evidence.EvidenceService;
+import org.umberdial.server.instrument.InstrumentService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
@@ -26,11 +27,11 @@ import org.umberdial.server.setfile.OpenSet;
 @Service
 public class ColdService {
     private final EvidenceService evidence;
-    private final EquipmentService equipment;
+    private final InstrumentService instruments;
 
-    public ColdService(EvidenceService evidence, EquipmentService equipment) {
+    public ColdService(EvidenceService evidence, InstrumentService instruments) {
         this.evidence = evidence;
-        this.equipment = equipment;
+        this.instruments = instruments;
     }
 
     /**
@@ -51,9 +52,10 @@ public class ColdService {
             Optional<Set<String>> read,
             String instrument,
             Optional<Instant> takenAt) {
-        String said = ColdTests.judge(ColdArea.scene(set.file()), row, figures).sentence();
+        String said = ColdTests.judge(ColdArea.scene(set.file()), row, readWith(set, instrument, figures))
+                .sentence();
         if (!instrument.isEmpty()) {
-            equipment.require(caller.shopId(), instrument);
+            instruments.require(caller.shopId(), instrument);
         }
         Optional<LogEntry> there = set.log().entries().stream()
                 .filter(entry -> entry.id().equals(id))
@@ -68,6 +70,11 @@ public class ColdService {
                     InvalidEntry.Code.EMPTY, "Nothing here was read anew: these figures are kept already.");
         }
         evidence.keep(caller, set.id(), id, new Benched(row.id(), row.title(), kept, instrument, said, false), takenAt);
+    }
+
+    /** The figures with how far the meter shows that they are read with. */
+    public static Figures readWith(OpenSet set, String instrument, Figures figures) {
+        return figures.readUpTo(set.file().contents().kit().highest(instrument, Equipment.OHMMETER));
     }
 
     /** The same id again changes nothing when it says the same of what was kept. */

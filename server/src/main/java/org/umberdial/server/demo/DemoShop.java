@@ -13,43 +13,36 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.umberdial.core.cold.TestRow;
-import org.umberdial.core.cold.TransformerSize;
-import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.procedure.Figures;
-import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.server.accounts.AccountService;
 import org.umberdial.server.cold.ColdService;
-import org.umberdial.server.equipment.EquipmentItem;
-import org.umberdial.server.equipment.EquipmentService;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
+import org.umberdial.server.instrument.InstrumentService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.Instrument;
 import org.umberdial.server.shop.Shop;
 import org.umberdial.server.shop.ShopService;
+import org.umberdial.server.stock.StockService;
 
 /** Fills an empty shop with invented sets, once. Every id is fixed, so that a load broken off half way goes on. */
 @Component
 @ConditionalOnProperty("umber.demo")
 class DemoShop implements SmartInitializingSingleton {
     private static final Logger LOG = LoggerFactory.getLogger(DemoShop.class);
-    private static final String METER = "11111111-0000-4000-8000-000000000001";
-    private static final String OLD_METER = "11111111-0000-4000-8000-000000000002";
     static final String BROWN = "22222222-0000-4000-8000-000000000001";
     static final String GRAND = "22222222-0000-4000-8000-000000000002";
     static final String IVORY = "22222222-0000-4000-8000-000000000003";
@@ -64,7 +57,8 @@ class DemoShop implements SmartInitializingSingleton {
     private final CircuitService circuits;
     private final ExchangeService exchange;
     private final ColdService colds;
-    private final EquipmentService equipment;
+    private final InstrumentService instruments;
+    private final StockService stock;
     private final SetFiles files;
     private final DemoArrivals arrivals;
     private final Clock clock;
@@ -76,7 +70,8 @@ class DemoShop implements SmartInitializingSingleton {
             CircuitService circuits,
             ExchangeService exchange,
             ColdService colds,
-            EquipmentService equipment,
+            InstrumentService instruments,
+            StockService stock,
             SetFiles files,
             DemoArrivals arrivals,
             Clock clock) {
@@ -86,7 +81,8 @@ class DemoShop implements SmartInitializingSingleton {
         this.circuits = circuits;
         this.exchange = exchange;
         this.colds = colds;
-        this.equipment = equipment;
+        this.instruments = instruments;
+        this.stock = stock;
         this.files = files;
         this.arrivals = arrivals;
         this.clock = clock;
@@ -112,12 +108,7 @@ class DemoShop implements SmartInitializingSingleton {
         if (shop.version() == 0) {
             shops.save(new Shop(shopId, "Umber Lane bench", ZoneId.of("America/New_York"), shop.policy(), 0));
         }
-        shops.instruments(shopId).stream()
-                .filter(i -> !i.id().equals(METER) && !i.id().equals(OLD_METER) && !i.retired())
-                .forEach(i -> shops.save(
-                        shopId, new Instrument(i.id(), i.name(), i.meter(), i.accuracy(), true, i.version())));
-        shops.add(shopId, new Instrument(METER, "Bench meter", Meter.parse("10M"), 0.01, false, 0));
-        shops.add(shopId, new Instrument(OLD_METER, "Moving-coil meter", Meter.parse("20k/V"), 0.03, false, 0));
+        DemoBench.INSTRUMENTS.forEach(one -> instruments.add(shopId, one));
         Caller caller = new Caller(shopId, "demo");
         create(
                 caller,
@@ -193,17 +184,8 @@ class DemoShop implements SmartInitializingSingleton {
                 && !sets.set(shopId, PLAYER).set().parts().isEmpty();
     }
 
-    /** Instruments beyond a meter, a transformer in stock, and tests on each kind of set. */
+    /** What is in stock, and tests on each kind of set. */
     private void cold(Caller caller) throws IOException {
-        Map<Equipment, String> bench = Map.of(
-                Equipment.GENERATOR,
-                "Signal generator",
-                Equipment.INSULATION_TESTER,
-                "Insulation tester, 250 V to 1 kV",
-                Equipment.DRY_CELL,
-                "1.5 V cell with clips",
-                Equipment.DC_SUPPLY,
-                "30 V bench supply");
         sets.arrival(
                 caller.shopId(),
                 GRAND,
@@ -221,45 +203,7 @@ class DemoShop implements SmartInitializingSingleton {
                                 SupplyLabel.Current.AC,
                                 false)),
                 sets.set(caller.shopId(), GRAND).version());
-        equipment.items(caller.shopId());
-        bench.forEach((kind, name) -> equipment.add(
-                caller.shopId(),
-                new EquipmentItem(
-                        UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8))
-                                .toString(),
-                        kind,
-                        name,
-                        false,
-                        0,
-                        Optional.empty())));
-        equipment.stock(
-                caller.shopId(),
-                "77777777-0000-4000-8000-000000000001",
-                new TransformerSize.Candidate(
-                        "Grey frame, from a scrapped tuner",
-                        80,
-                        270,
-                        0.09,
-                        TransformerSize.CentreTap.FREE,
-                        6.3,
-                        3.5,
-                        5,
-                        2,
-                        true));
-        equipment.stock(
-                caller.shopId(),
-                "77777777-0000-4000-8000-000000000002",
-                new TransformerSize.Candidate(
-                        "Black potted, unused",
-                        120,
-                        355,
-                        0.12,
-                        TransformerSize.CentreTap.GROUNDED,
-                        6.3,
-                        4,
-                        5,
-                        3,
-                        true));
+        DemoBench.STOCK.forEach(item -> stock.add(caller, item, 1));
         List<String> lines = new String(resource("cold-tests.csv"), StandardCharsets.UTF_8)
                 .lines()
                 .skip(1)
@@ -290,7 +234,7 @@ class DemoShop implements SmartInitializingSingleton {
     }
 
     private void create(Caller caller, String id, StoredSet.Label label, ConstructionClass construction, double line) {
-        sets.create(caller.shopId(), id, label, construction, line, Optional.of(METER));
+        sets.create(caller.shopId(), id, label, construction, line, Optional.of(DemoBench.METER));
         sets.touch(caller.shopId(), id, clock.instant());
     }
 

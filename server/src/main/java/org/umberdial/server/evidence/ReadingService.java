@@ -11,10 +11,12 @@ import org.umberdial.core.area.Bench;
 import org.umberdial.core.entry.Entry;
 import org.umberdial.core.evidence.Metered;
 import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.instrument.Ability;
+import org.umberdial.core.instrument.Equipment;
+import org.umberdial.core.instrument.Kit;
+import org.umberdial.server.instrument.InstrumentService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.Instrument;
-import org.umberdial.server.shop.ShopService;
 
 /** The conditions readings are taken under, and what an entry of the strip becomes under them. */
 @Service
@@ -22,30 +24,33 @@ public class ReadingService {
     private static final Duration CLOCKS_APART = Duration.ofMinutes(5);
 
     private final EvidenceService evidence;
-    private final ShopService shops;
+    private final InstrumentService instruments;
     private final Clock clock;
 
-    public ReadingService(EvidenceService evidence, ShopService shops, Clock clock) {
+    public ReadingService(EvidenceService evidence, InstrumentService instruments, Clock clock) {
         this.evidence = evidence;
-        this.shops = shops;
+        this.instruments = instruments;
         this.clock = clock;
     }
 
     /** The conditions at a set's bench, with the chosen instrument. */
     public Bench bench(String shopId, StoredSet set) {
-        return bench(set, set.conditions().instrumentId().isEmpty() ? List.of() : shops.instruments(shopId));
+        return bench(
+                set,
+                set.conditions().instrumentId().isEmpty()
+                        ? new Kit(List.of())
+                        : InstrumentService.kit(instruments.instruments(shopId)));
     }
 
     /** The same with the shop's instruments at hand. */
-    public static Bench bench(StoredSet set, List<Instrument> instruments) {
-        Optional<Instrument> instrument = set.conditions()
-                .instrumentId()
-                .flatMap(id ->
-                        instruments.stream().filter(i -> i.id().equals(id)).findFirst());
+    public static Bench bench(StoredSet set, Kit kit) {
+        Optional<Ability> volts =
+                set.conditions().instrumentId().flatMap(kit::instrument).flatMap(i -> i.ability(Equipment.VOLTMETER));
         return new Bench(
                 set.conditions().lineVolts(),
-                instrument.map(Instrument::meter),
-                instrument.map(Instrument::accuracy).orElse(0.0),
+                volts.flatMap(Ability::input),
+                volts.map(a -> a.accuracy().orElse(0)).orElse(0.0),
+                volts.map(Ability::highest).orElse(OptionalDouble.empty()),
                 set.conditions().mode());
     }
 

@@ -6,10 +6,9 @@ import org.umberdial.core.cold.Isolation;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.BenchSet;
-import org.umberdial.server.equipment.EquipmentItem;
 import org.umberdial.server.evidence.KeptEntry;
+import org.umberdial.server.instrument.ShopInstrument;
 import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.Instrument;
 import org.umberdial.server.shop.Shop;
 
 /**
@@ -22,8 +21,7 @@ import org.umberdial.server.shop.Shop;
 public record OpenSet(
         StoredSet stored,
         Shop shop,
-        List<Instrument> instruments,
-        List<EquipmentItem> equipment,
+        List<ShopInstrument> instruments,
         List<KeptEntry> kept,
         SetFile file,
         int revision,

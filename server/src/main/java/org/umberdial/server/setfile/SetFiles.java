@@ -9,19 +9,19 @@ import org.springframework.stereotype.Service;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.LogEntry;
+import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.stands.Areas;
-import org.umberdial.server.equipment.EquipmentItem;
-import org.umberdial.server.equipment.EquipmentService;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.evidence.KeptEntry;
 import org.umberdial.server.evidence.ReadingService;
 import org.umberdial.server.evidence.Stamps;
+import org.umberdial.server.instrument.InstrumentService;
+import org.umberdial.server.instrument.ShopInstrument;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.setfile.internal.StampTables;
 import org.umberdial.server.setfile.internal.StampTables.Stamp;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.Instrument;
 import org.umberdial.server.shop.Shop;
 import org.umberdial.server.shop.ShopService;
 
@@ -43,19 +43,19 @@ public class SetFiles {
     private final StampTables stamps;
     private final SetService sets;
     private final ShopService shops;
-    private final EquipmentService equipment;
+    private final InstrumentService instruments;
     private final EvidenceService evidence;
 
     public SetFiles(
             StampTables stamps,
             SetService sets,
             ShopService shops,
-            EquipmentService equipment,
+            InstrumentService instruments,
             EvidenceService evidence) {
         this.stamps = stamps;
         this.sets = sets;
         this.shops = shops;
-        this.equipment = equipment;
+        this.instruments = instruments;
         this.evidence = evidence;
     }
 
@@ -89,14 +89,15 @@ public class SetFiles {
                 before.filter(h -> h.stamp.rules().equals(stamp.rules())).map(Held::open);
         StoredSet stored = sameCircuit.map(OpenSet::stored).orElseGet(() -> sets.set(shopId, setId));
         Shop shop = sameRules.map(OpenSet::shop).orElseGet(() -> shops.shop(shopId));
-        List<Instrument> instruments = sameRules.map(OpenSet::instruments).orElseGet(() -> shops.instruments(shopId));
-        List<EquipmentItem> items = sameRules.map(OpenSet::equipment).orElseGet(() -> equipment.items(shopId));
+        List<ShopInstrument> there =
+                sameRules.map(OpenSet::instruments).orElseGet(() -> instruments.instruments(shopId));
+        Kit kit = InstrumentService.kit(there);
         Stamps times = sameCircuit.isPresent() ? new Stamps(before.orElseThrow().stamps) : new Stamps();
-        List<KeptEntry> there = sameCircuit.map(OpenSet::kept).orElse(List.of());
+        List<KeptEntry> known = sameCircuit.map(OpenSet::kept).orElse(List.of());
         List<KeptEntry> fresh = evidence.keptAfter(
                 shopId,
                 setId,
-                there.isEmpty() ? -1 : there.get(there.size() - 1).order());
+                known.isEmpty() ? -1 : known.get(known.size() - 1).order());
         List<LogEntry> entries = EvidenceService.straightened(fresh, times);
         EvidenceLog log = sameCircuit.map(open -> open.log().and(entries)).orElseGet(() -> new EvidenceLog(entries));
         SetFile file = Areas.open(new SetFile.Contents(
@@ -104,12 +105,11 @@ public class SetFiles {
                 stored.arrival().extras(),
                 stored.arrival().supply(),
                 shop.policy(),
-                ReadingService.bench(stored, instruments),
+                ReadingService.bench(stored, kit),
                 log,
                 stamp.photos(),
-                EquipmentService.kinds(items)));
-        OpenSet open = new OpenSet(
-                stored, shop, instruments, items, joined(there, fresh), file, stamp.revision(), stamp.rules());
+                kit));
+        OpenSet open = new OpenSet(stored, shop, there, joined(known, fresh), file, stamp.revision(), stamp.rules());
         return new Held(stamp, open, times);
     }
 

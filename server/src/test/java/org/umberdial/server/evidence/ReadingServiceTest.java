@@ -25,11 +25,11 @@ import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.server.evidence.internal.EvidenceTables;
+import org.umberdial.server.instrument.InstrumentService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
-import org.umberdial.server.shop.ShopService;
 
 class ReadingServiceTest {
     private static final Instant NOW = Instant.parse("2026-11-25T12:00:00Z");
@@ -38,7 +38,7 @@ class ReadingServiceTest {
     private final SetService sets = mock(SetService.class);
     private final Clock clock = Clock.fixed(NOW, ZoneOffset.UTC);
     private final ReadingService service =
-            new ReadingService(new EvidenceService(tables, sets, clock), mock(ShopService.class), clock);
+            new ReadingService(new EvidenceService(tables, sets, clock), mock(InstrumentService.class), clock);
 
     private static StoredSet setOnSince(Instant on) {
         BenchSet set = new BenchSet(ConstructionClass.BATTERY, List.of(), List.of(), List.of(), List.of(), List.of());

@@ -29,6 +29,7 @@ import org.umberdial.core.area.Bench;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.entry.PartShorthand;
+import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.ConstructionClass;
@@ -42,6 +43,7 @@ import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.server.instrument.InstrumentService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
@@ -194,13 +196,21 @@ class SetController {
     private final ChartService charts;
     private final CircuitService circuits;
     private final ShopService shops;
+    private final InstrumentService instruments;
     private final SetFiles files;
 
-    SetController(SetService sets, ChartService charts, CircuitService circuits, ShopService shops, SetFiles files) {
+    SetController(
+            SetService sets,
+            ChartService charts,
+            CircuitService circuits,
+            ShopService shops,
+            InstrumentService instruments,
+            SetFiles files) {
         this.sets = sets;
         this.charts = charts;
         this.circuits = circuits;
         this.shops = shops;
+        this.instruments = instruments;
         this.files = files;
     }
 
@@ -235,9 +245,12 @@ class SetController {
         new Bench(line, Optional.empty(), 0, "");
         Optional<String> instrument = Optional.ofNullable(edit.instrumentId).map(UUID::toString);
         if (instrument.isPresent()
-                && shops.instrument(caller.shopId(), instrument.get()).isEmpty()) {
+                && instruments
+                        .instrument(caller.shopId(), instrument.get())
+                        .filter(i -> i.instrument().does(Equipment.VOLTMETER))
+                        .isEmpty()) {
             throw new InvalidEntry(
-                            InvalidEntry.Code.UNKNOWN, "This shop has no such meter; choose one of its instruments.")
+                            InvalidEntry.Code.UNKNOWN, "This shop has no such meter; choose one of its voltmeters.")
                     .at("instrumentId");
         }
         sets.conditions(

@@ -16,11 +16,11 @@ import org.umberdial.core.cold.ColdTests;
 import org.umberdial.core.cold.ColdVerdict;
 import org.umberdial.core.cold.Roles;
 import org.umberdial.core.cold.TestRow;
+import org.umberdial.core.instrument.Equipment;
+import org.umberdial.core.instrument.Instrument;
 import org.umberdial.core.procedure.BenchForm;
-import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.procedure.FormEntry;
 import org.umberdial.core.tube.TubeData;
-import org.umberdial.server.equipment.EquipmentItem;
 import org.umberdial.server.guide.ActView;
 import org.umberdial.server.setfile.OpenSet;
 
@@ -150,9 +150,8 @@ final class ColdViews {
     static String instrument(OpenSet set, TestRow row, Optional<ColdBench.Done> last) {
         return last.map(ColdBench.Done::equipment)
                 .filter(id -> !id.isEmpty())
-                .or(() -> set.equipment().stream()
-                        .filter(item -> !item.retired() && row.needs().contains(item.kind()))
-                        .map(EquipmentItem::id)
+                .or(() -> set.file().contents().kit().able(row.needs()).stream()
+                        .map(Instrument::id)
                         .findFirst())
                 .orElse("");
     }

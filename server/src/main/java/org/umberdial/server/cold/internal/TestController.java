@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,14 +29,16 @@ import org.umberdial.core.cold.ColdScene;
 import org.umberdial.core.cold.ColdTests;
 import org.umberdial.core.cold.ColdVerdict;
 import org.umberdial.core.cold.TestRow;
+import org.umberdial.core.instrument.Ability;
+import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.procedure.BenchForm;
-import org.umberdial.core.procedure.Equipment;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.procedure.FormEntry;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.Unit;
 import org.umberdial.server.cold.ColdService;
-import org.umberdial.server.equipment.EquipmentItem;
-import org.umberdial.server.equipment.EquipmentService;
+import org.umberdial.server.instrument.InstrumentService;
+import org.umberdial.server.instrument.ShopInstrument;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
@@ -51,7 +54,7 @@ class TestController {
 
     record MadeView(String id, Instant at, String sentence, Verdict word) {}
 
-    record InstrumentChoice(String id, String name, boolean checkedLately) {}
+    record InstrumentChoice(String id, String name, Equipment kind, Unit unit, String says, boolean checkedLately) {}
 
     record TestView(
             String id,
@@ -87,11 +90,13 @@ class TestController {
     /**
      * @param text of the entry strip, null when nothing is typed there
      * @param at key of the cell that is current
+     * @param instrument it is read with; absent from browsers of earlier versions
      */
     record Draft(
             @NotNull @Size(max = 400) Map<String, @Size(max = 400) String> typed,
             @Size(max = 400) @Schema(nullable = true) String text,
-            @Size(max = 80) @Schema(nullable = true) String at) {}
+            @Size(max = 80) @Schema(nullable = true) String at,
+            @Size(max = 36) @Schema(nullable = true) String instrument) {}
 
     /** @param read keys of the figures that were read now; absent from browsers of earlier versions */
     record TestKept(
@@ -103,12 +108,12 @@ class TestController {
 
     private final ColdService colds;
     private final SetFiles files;
-    private final EquipmentService equipment;
+    private final InstrumentService instruments;
 
-    TestController(ColdService colds, SetFiles files, EquipmentService equipment) {
+    TestController(ColdService colds, SetFiles files, InstrumentService instruments) {
         this.colds = colds;
         this.files = files;
-        this.equipment = equipment;
+        this.instruments = instruments;
     }
 
     @GetMapping
@@ -120,14 +125,14 @@ class TestController {
         Optional<ColdBench.Done> last = bench.last(test);
         Figures figures = last.map(ColdBench.Done::figures).orElse(new Figures(Map.of()));
         BenchForm form = ColdTests.form(scene, row, figures);
-        List<EquipmentItem> items =
-                set.equipment().stream().filter(item -> !item.retired()).toList();
-        List<InstrumentChoice> instruments = items.stream()
-                .filter(item -> row.needs().contains(item.kind()))
-                .map(item -> new InstrumentChoice(item.id(), item.name(), equipment.checkedLately(item)))
+        List<InstrumentChoice> choices = set.instruments().stream()
+                .filter(one ->
+                        !one.instrument().retired() && row.needs().stream().anyMatch(one.instrument()::does))
+                .map(one -> choice(row, one))
                 .toList();
+        Set<Equipment> here = set.file().contents().kit().kinds();
         List<String> lacking = row.needs().stream()
-                .filter(kind -> kind != Equipment.OHMMETER && items.stream().noneMatch(item -> item.kind() == kind))
+                .filter(kind -> !here.contains(kind))
                 .map(Equipment::label)
                 .toList();
         List<BenchCaution> cautions = form.cautions().stream()
@@ -151,11 +156,28 @@ class TestController {
                 form.steps(),
                 cautions,
                 ColdViews.claims(scene, bench, ColdTests.claims(scene, row)),
-                instruments,
+                choices,
                 lacking,
                 made,
                 Entered.typed(form, figures, set.policy().decimalSign()),
                 ColdViews.instrument(set, row, last));
+    }
+
+    /** With how far it reaches in what this test needs, in words, and what it can do of that. */
+    private InstrumentChoice choice(TestRow row, ShopInstrument one) {
+        List<Ability> needed = one.instrument().abilities().stream()
+                .filter(a -> row.needs().contains(a.kind()))
+                .toList();
+        return new InstrumentChoice(
+                one.id(),
+                one.instrument().name(),
+                needed.get(0).kind(),
+                needed.get(0).kind().unit(),
+                needed.stream()
+                        .map(Ability::says)
+                        .filter(says -> !says.isEmpty())
+                        .collect(Collectors.joining("; ")),
+                instruments.checkedLately(one));
     }
 
     /** What was typed so far says; nothing is kept. */
@@ -188,7 +210,10 @@ class TestController {
                 .toList());
         ColdVerdict verdict;
         try {
-            verdict = ColdTests.judge(scene, row, entered.figures());
+            verdict = ColdTests.judge(
+                    scene,
+                    row,
+                    ColdService.readWith(set, draft.instrument == null ? "" : draft.instrument, entered.figures()));
         } catch (InvalidEntry refused) {
             faults.add(new CellFault(refused.field(), refused.getMessage()));
             verdict = new ColdVerdict(

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -29,12 +28,13 @@ import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.server.equipment.EquipmentService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.shop.ShopService;
+import org.umberdial.server.stock.StockItem;
+import org.umberdial.server.stock.StockService;
 
 /** The transformer workshop: size, candidates, turns, and what takes a field coil's place. */
 @RestController
@@ -56,7 +56,7 @@ class WorkshopController {
             List<String> arithmetic,
             List<LoadLine> loads) {}
 
-    record StockView(String id, String name, ComparedView compared) {}
+    record StockView(String id, String name, int onHand, ComparedView compared) {}
 
     record CandidateResult(String label, String value, String note, Verdict word) {}
 
@@ -114,12 +114,12 @@ class WorkshopController {
 
     record CopperView(String celsius, String sentence, Verdict word) {}
 
-    private final EquipmentService equipment;
+    private final StockService stock;
     private final SetFiles files;
     private final ShopService shops;
 
-    WorkshopController(EquipmentService equipment, SetFiles files, ShopService shops) {
-        this.equipment = equipment;
+    WorkshopController(StockService stock, SetFiles files, ShopService shops) {
+        this.stock = stock;
         this.files = files;
         this.shops = shops;
     }
@@ -129,8 +129,12 @@ class WorkshopController {
         OpenSet set = files.open(caller.shopId(), setId.toString());
         ColdScene scene = ColdArea.scene(set.file());
         Optional<TransformerSize> size = TransformerSize.of(scene);
-        List<StockView> stock = size.map(s -> equipment.stock(caller.shopId()).entrySet().stream()
-                        .map(e -> new StockView(e.getKey(), e.getValue().name(), view(s.compare(scene, e.getValue()))))
+        List<StockView> there = size.map(s -> stock.transformers(caller.shopId()).values().stream()
+                        .map(item -> new StockView(
+                                item.id(),
+                                item.name(),
+                                item.onHand(),
+                                view(s.compare(scene, item.transformer().orElseThrow()))))
                         .toList())
                 .orElse(List.of());
         String without = size.isPresent()
@@ -145,7 +149,7 @@ class WorkshopController {
                 set.set().construction().label(),
                 size.map(WorkshopController::view).orElse(null),
                 without,
-                stock);
+                there);
     }
 
     /** Compares a candidate with what the set needs; keeps it in stock when asked to. */
@@ -170,15 +174,18 @@ class WorkshopController {
                 some(values, edit.rectifierAmperes, Unit.AMPERE, "rectifierAmperes", 20),
                 edit.fits);
         if (edit.keep) {
-            equipment.stock(caller.shopId(), edit.id.toString(), candidate);
+            stock.add(
+                    caller,
+                    new StockItem(
+                            edit.id.toString(),
+                            StockItem.Kind.TRANSFORMER,
+                            candidate.name(),
+                            "",
+                            Optional.of(candidate),
+                            0),
+                    1);
         }
         return view(size.compare(scene, candidate));
-    }
-
-    @DeleteMapping("/candidates/{id}")
-    WorkshopView gone(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @PathVariable UUID id) {
-        equipment.gone(caller.shopId(), id.toString());
-        return workshop(caller, setId);
     }
 
     @PostMapping("/turns")

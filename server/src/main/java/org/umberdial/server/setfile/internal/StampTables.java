@@ -1,9 +1,8 @@
 package org.umberdial.server.setfile.internal;
 
+import static org.umberdial.tables.Tables.BENCH_INSTRUMENT;
 import static org.umberdial.tables.Tables.BENCH_SET;
-import static org.umberdial.tables.Tables.EQUIPMENT;
-import static org.umberdial.tables.Tables.EQUIPMENT_CHECK;
-import static org.umberdial.tables.Tables.INSTRUMENT;
+import static org.umberdial.tables.Tables.CONTROL_READING;
 import static org.umberdial.tables.Tables.PHOTO;
 import static org.umberdial.tables.Tables.SHOP;
 
@@ -12,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Field;
-import org.jooq.Table;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 
@@ -22,7 +20,7 @@ public class StampTables {
     /**
      * @param revision raised by every change of what is known of the set
      * @param circuit raised by every change but entries of the log
-     * @param rules changes with the shop's policy, instruments and equipment
+     * @param rules changes with the shop's policy and instruments
      * @param photos how many pictures the set has
      */
     public record Stamp(int revision, int circuit, String rules, int photos) {}
@@ -38,8 +36,7 @@ public class StampTables {
                         BENCH_SET.REVISION,
                         BENCH_SET.CIRCUIT_REVISION,
                         SHOP.VERSION,
-                        changes(INSTRUMENT, INSTRUMENT.SHOP_ID, INSTRUMENT.VERSION, shopId),
-                        changes(EQUIPMENT, EQUIPMENT.SHOP_ID, EQUIPMENT.VERSION, shopId),
+                        instruments(shopId),
                         checks(shopId),
                         DSL.field(DSL.selectCount()
                                 .from(PHOTO)
@@ -51,8 +48,8 @@ public class StampTables {
                 .fetchOptional(row -> new Stamp(
                         row.value1(),
                         row.value2(),
-                        row.value3() + "." + row.value4() + "." + row.value5() + "." + row.value6(),
-                        row.value7()));
+                        row.value3() + "." + row.value4() + "." + row.value5(),
+                        row.value6()));
     }
 
     /** A set of a shop. */
@@ -69,26 +66,22 @@ public class StampTables {
 
     /** What the shop's rules are at, for many sets at once. */
     public String rules(String shopId) {
-        return db.select(
-                        SHOP.VERSION,
-                        changes(INSTRUMENT, INSTRUMENT.SHOP_ID, INSTRUMENT.VERSION, shopId),
-                        changes(EQUIPMENT, EQUIPMENT.SHOP_ID, EQUIPMENT.VERSION, shopId),
-                        checks(shopId))
+        return db.select(SHOP.VERSION, instruments(shopId), checks(shopId))
                 .from(SHOP)
                 .where(SHOP.ID.eq(shopId))
-                .fetchSingle(row -> row.value1() + "." + row.value2() + "." + row.value3() + "." + row.value4());
+                .fetchSingle(row -> row.value1() + "." + row.value2() + "." + row.value3());
     }
 
-    /** Known-good parts read with the shop's equipment; they are only ever added. */
+    /** Known-good parts read with the shop's instruments; they are only ever added. */
     private static Field<Integer> checks(String shopId) {
-        return DSL.field(DSL.selectCount().from(EQUIPMENT_CHECK).where(EQUIPMENT_CHECK.SHOP_ID.eq(shopId)));
+        return DSL.field(DSL.selectCount().from(CONTROL_READING).where(CONTROL_READING.SHOP_ID.eq(shopId)));
     }
 
-    /** Rows and their versions added up, which any addition or change raises. */
-    private static Field<BigDecimal> changes(
-            Table<?> table, Field<String> shop, Field<Integer> version, String shopId) {
-        return DSL.field(DSL.select(DSL.coalesce(DSL.sum(version.plus(1000)), DSL.inline(BigDecimal.ZERO)))
-                .from(table)
-                .where(shop.eq(shopId)));
+    /** The instruments and their versions added up, which any addition or change raises. */
+    private static Field<BigDecimal> instruments(String shopId) {
+        return DSL.field(
+                DSL.select(DSL.coalesce(DSL.sum(BENCH_INSTRUMENT.VERSION.plus(1000)), DSL.inline(BigDecimal.ZERO)))
+                        .from(BENCH_INSTRUMENT)
+                        .where(BENCH_INSTRUMENT.SHOP_ID.eq(shopId)));
     }
 }

@@ -21,14 +21,16 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.caution.Cautions;
+import org.umberdial.core.instrument.Equipment;
+import org.umberdial.core.instrument.Instrument;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
+import org.umberdial.server.instrument.InstrumentService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shelf.ShelfService;
-import org.umberdial.server.shop.Instrument;
 import org.umberdial.server.shop.ShopService;
 
 /** The shelf: every set, how far it is, and the next act on it. */
@@ -79,11 +81,13 @@ class ShelfController {
     private final SetService sets;
     private final ShelfService shelf;
     private final ShopService shops;
+    private final InstrumentService instruments;
 
-    ShelfController(SetService sets, ShelfService shelf, ShopService shops) {
+    ShelfController(SetService sets, ShelfService shelf, ShopService shops, InstrumentService instruments) {
         this.sets = sets;
         this.shelf = shelf;
         this.shops = shops;
+        this.instruments = instruments;
     }
 
     /** @param find words that must all be said somewhere in a set */
@@ -102,10 +106,16 @@ class ShelfController {
     @PostMapping("/sets")
     TakenIn create(@AuthenticationPrincipal Caller caller, @Valid @RequestBody NewSet set) {
         HousePolicy policy = shops.shop(caller.shopId()).policy();
-        Optional<String> instrument = shops.instruments(caller.shopId()).stream()
-                .filter(i -> !i.retired())
-                .map(Instrument::id)
-                .findFirst();
+        Optional<String> instrument =
+                InstrumentService.kit(instruments.instruments(caller.shopId()))
+                        .able(Set.of(Equipment.VOLTMETER))
+                        .stream()
+                        .filter(i -> i.ability(Equipment.VOLTMETER)
+                                .orElseThrow()
+                                .input()
+                                .isPresent())
+                        .map(Instrument::id)
+                        .findFirst();
         StoredSet.Label label = new StoredSet.Label(set.title, set.ticket, set.place, set.waitsFor);
         StoredSet made = sets.create(
                 caller.shopId(), set.id.toString(), label, set.construction, policy.lineVolts(), instrument);

@@ -37,6 +37,7 @@ import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.volts.Branch;
 import org.umberdial.core.volts.Finding;
+import org.umberdial.core.volts.MeterReach;
 import org.umberdial.core.volts.Plausibility;
 import org.umberdial.core.volts.PointVerdict;
 import org.umberdial.core.volts.Staircase;
@@ -133,6 +134,7 @@ class VoltsController {
             List<FindingView> findings,
             @Schema(nullable = true) ActView next,
             String barred,
+            String meterReach,
             List<CautionView> cautions,
             @Schema(nullable = true) ReadingView last,
             String lastName) {}
@@ -318,6 +320,7 @@ class VoltsController {
                 report.findings().stream().map(f -> finding(set, f)).toList(),
                 ActView.next(open).orElse(null),
                 guide.open(Gate.POWER) ? "" : guide.stops(Gate.POWER).get(0).words(),
+                MeterReach.caution(set.set(), report, bench).orElse(""),
                 Cautions.underPower(set.set().construction()).stream()
                         .map(k -> new CautionView(k.id(), k.when(), k.text(), k.level(), k.deferTo()))
                         .toList(),

@@ -1,0 +1,114 @@
+package org.umberdial.core.instrument;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.value.Engineering;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.Unit;
+
+/**
+ * One thing an instrument does, and how far it reaches in it. What nobody has said of it is empty, and then bounds
+ * nothing.
+ *
+ * @param input what it puts across the circuit
+ * @param accuracy a fraction of the reading
+ * @param highest that it shows or gives, in the unit of the kind
+ * @param testVolts that it tests with [V], ascending
+ * @param outputOhms in series with what it gives [Ω]
+ */
+public record Ability(
+        Equipment kind,
+        Optional<Meter> input,
+        OptionalDouble accuracy,
+        OptionalDouble highest,
+        List<Double> testVolts,
+        OptionalDouble outputOhms,
+        Optional<Response> response) {
+    /** What an AC range answers to. */
+    public enum Response {
+        AVERAGE("answers to the average: right on a sine only"),
+        TRUE_RMS("true RMS");
+
+        private final String label;
+
+        Response(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    private static final double MOST_ACCURACY = 0.2;
+    private static final double MOST_TEST_VOLTS = 10_000;
+
+    public Ability {
+        testVolts = testVolts.stream().distinct().sorted().toList();
+        within(accuracy, 0, MOST_ACCURACY, "accuracy", "A meter's accuracy is 0 to 20 %");
+        within(highest, Double.MIN_NORMAL, Double.MAX_VALUE, "highest", "The highest it shows is above zero");
+        within(outputOhms, 0, 1e6, "outputOhms", "An output has 0 Ω to 1 MΩ");
+        for (double volts : testVolts) {
+            within(OptionalDouble.of(volts), 1, MOST_TEST_VOLTS, "testVolts", "A tester gives 1 to 10000 V");
+        }
+    }
+
+    /** It does this, and no more is known. */
+    public static Ability of(Equipment kind) {
+        return new Ability(
+                kind,
+                Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                List.of(),
+                OptionalDouble.empty(),
+                Optional.empty());
+    }
+
+    /** A voltmeter with what it puts across the circuit. */
+    public static Ability voltmeter(Meter input, double accuracy) {
+        return new Ability(
+                Equipment.VOLTMETER,
+                Optional.of(input),
+                OptionalDouble.of(accuracy),
+                OptionalDouble.empty(),
+                List.of(),
+                OptionalDouble.empty(),
+                Optional.empty());
+    }
+
+    /** How far it reaches, in a few words; empty when nobody said. */
+    public String says() {
+        List<String> words = new ArrayList<>();
+        input.ifPresent(meter -> words.add(meter.notation()));
+        accuracy.ifPresent(a -> words.add("± " + plain(100 * a) + " %"));
+        if (!testVolts.isEmpty()) {
+            words.add("tests at " + testVolts.stream().map(Ability::plain).collect(Collectors.joining(", ")) + " V");
+        }
+        highest.ifPresent(h -> words.add("to " + round(h, kind.unit())));
+        outputOhms.ifPresent(o -> words.add(round(o, Unit.OHM) + " output"));
+        response.ifPresent(r -> words.add(r.label()));
+        return String.join(", ", words);
+    }
+
+    /** Limits are round figures: {@code 40 MΩ}, not {@code 40.0 MΩ}. */
+    private static String round(double value, Unit unit) {
+        return Engineering.print(value, unit).replaceAll("\\.0+ ", " ").replaceAll("(\\.[0-9]*[1-9])0+ ", "$1 ");
+    }
+
+    private static String plain(double value) {
+        return Engineering.digits(BigDecimal.valueOf(value), 3).replaceAll("\\.0+$", "");
+    }
+
+    private static void within(OptionalDouble value, double least, double most, String field, String rule) {
+        if (value.isPresent() && !(value.getAsDouble() >= least && value.getAsDouble() <= most)) {
+            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, rule + ", not " + value.getAsDouble() + ".")
+                    .at(field);
+        }
+    }
+}

@@ -1,0 +1,139 @@
+package org.umberdial.server.demo;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.umberdial.core.cold.TransformerSize;
+import org.umberdial.core.instrument.Ability;
+import org.umberdial.core.instrument.Equipment;
+import org.umberdial.core.instrument.Instrument;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.server.stock.StockItem;
+
+/** What the demo's bench measures with and has in its drawers. */
+final class DemoBench {
+    static final String METER = "11111111-0000-4000-8000-000000000001";
+    static final String OLD_METER = "11111111-0000-4000-8000-000000000002";
+
+    static final List<Instrument> INSTRUMENTS = List.of(
+            new Instrument(
+                    METER,
+                    "Bench meter",
+                    false,
+                    List.of(
+                            voltmeter("10M", 0.01),
+                            to(Equipment.OHMMETER, 40e6),
+                            Ability.of(Equipment.DIODE_TEST),
+                            new Ability(
+                                    Equipment.AC_METER,
+                                    Optional.empty(),
+                                    OptionalDouble.empty(),
+                                    OptionalDouble.of(750),
+                                    List.of(),
+                                    OptionalDouble.empty(),
+                                    Optional.of(Ability.Response.TRUE_RMS)))),
+            new Instrument(
+                    OLD_METER,
+                    "Moving-coil meter",
+                    false,
+                    List.of(voltmeter("20k/V", 0.03), to(Equipment.OHMMETER, 2e6))),
+            named(
+                    "Signal generator",
+                    new Ability(
+                            Equipment.GENERATOR,
+                            Optional.empty(),
+                            OptionalDouble.empty(),
+                            OptionalDouble.empty(),
+                            List.of(),
+                            OptionalDouble.of(50),
+                            Optional.empty())),
+            named(
+                    "Insulation tester",
+                    new Ability(
+                            Equipment.INSULATION_TESTER,
+                            Optional.empty(),
+                            OptionalDouble.empty(),
+                            OptionalDouble.empty(),
+                            List.of(250.0, 500.0, 1000.0),
+                            OptionalDouble.empty(),
+                            Optional.empty())),
+            named("1.5 V cell with clips", Ability.of(Equipment.DRY_CELL)),
+            named("30 V bench supply", to(Equipment.DC_SUPPLY, 30)),
+            named("Discharge resistor with clips", Ability.of(Equipment.DISCHARGE_TOOL)));
+
+    static final List<StockItem> STOCK = List.of(
+            transformer(
+                    1,
+                    new TransformerSize.Candidate(
+                            "Grey frame, from a scrapped tuner",
+                            80,
+                            270,
+                            0.09,
+                            TransformerSize.CentreTap.FREE,
+                            6.3,
+                            3.5,
+                            5,
+                            2,
+                            true)),
+            transformer(
+                    2,
+                    new TransformerSize.Candidate(
+                            "Black potted, unused",
+                            120,
+                            355,
+                            0.12,
+                            TransformerSize.CentreTap.GROUNDED,
+                            6.3,
+                            4,
+                            5,
+                            3,
+                            true)),
+            item(3, StockItem.Kind.CAPACITOR, "47 nF 630 V film", "drawer 4"),
+            item(4, StockItem.Kind.CAPACITOR, "47 µF 450 V electrolytic", "drawer 5"),
+            item(5, StockItem.Kind.FUSE, "1 A slow, 5 x 20 mm", "drawer 1"),
+            item(6, StockItem.Kind.TUBE, "12AV6, tested", "shelf B"));
+
+    private DemoBench() {}
+
+    private static Ability voltmeter(String input, double accuracy) {
+        return new Ability(
+                Equipment.VOLTMETER,
+                Optional.of(Meter.parse(input)),
+                OptionalDouble.of(accuracy),
+                OptionalDouble.of(1000),
+                List.of(),
+                OptionalDouble.empty(),
+                Optional.empty());
+    }
+
+    private static Ability to(Equipment kind, double highest) {
+        return new Ability(
+                kind,
+                Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.of(highest),
+                List.of(),
+                OptionalDouble.empty(),
+                Optional.empty());
+    }
+
+    private static Instrument named(String name, Ability ability) {
+        String id =
+                UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)).toString();
+        return new Instrument(id, name, false, List.of(ability));
+    }
+
+    private static StockItem transformer(int number, TransformerSize.Candidate candidate) {
+        return new StockItem(id(number), StockItem.Kind.TRANSFORMER, candidate.name(), "", Optional.of(candidate), 0);
+    }
+
+    private static StockItem item(int number, StockItem.Kind kind, String name, String place) {
+        return new StockItem(id(number), kind, name, place, Optional.empty(), 0);
+    }
+
+    private static String id(int number) {
+        return "77777777-0000-4000-8000-" + String.format(java.util.Locale.ROOT, "%012d", number);
+    }
+}

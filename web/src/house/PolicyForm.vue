@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { reactive, ref, watch } from 'vue'
+import { session } from '../account/session'
+import { ask, faultAt, http, orThrow, type Problem, type Schemas } from '../api/client'
+import AppButton from '../ui/AppButton.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import ProblemNote from '../ui/ProblemNote.vue'
+import TextField from '../ui/TextField.vue'
+import { useShop } from '../ui/useShop'
+
+/** The house policy: its words, and its figures in the groups the server names. */
+const { shop, say, save } = useShop()
+const groups = useQuery({
+  queryKey: ['shop', 'figures'],
+  queryFn: () => orThrow(ask(http.GET('/api/shop/figures'))),
+  staleTime: Infinity,
+})
+type Edit = Schemas['ShopEdit']
+const words = reactive({
+  name: '',
+  money: '',
+  hourRate: '',
+  timeZone: '',
+  vocabulary: 'NORTH_AMERICAN' as Edit['vocabulary'],
+  decimalSign: 'POINT' as Edit['decimalSign'],
+})
+const figures = reactive<Record<string, string>>({})
+const problem = ref<Problem | null>(null)
+const kept = ref(false)
+
+watch(
+  shop,
+  (s) => {
+    if (!s) return
+    for (const key of Object.keys(words) as (keyof typeof words)[]) Object.assign(words, { [key]: s[key] })
+    Object.assign(figures, s.figures)
+  },
+  { immediate: true },
+)
+
+async function keep() {
+  if (!shop.value) return
+  const answer = await save({ ...words, figures: { ...figures }, version: shop.value.version })
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+  kept.value = answer.kind === 'ready'
+}
+</script>
+
+<template>
+  <form v-if="shop" class="min-w-0 space-y-6" @submit.prevent="keep">
+    <section aria-labelledby="policy-shop" class="space-y-4">
+      <h2 id="policy-shop" class="text-lg font-semibold">The shop</h2>
+      <div class="flex flex-wrap gap-4">
+        <TextField v-model="words.name" label="Called" :fault="faultAt(problem, 'name')" />
+        <TextField v-model="words.timeZone" label="Time zone" :fault="faultAt(problem, 'timeZone')" />
+        <TextField v-model="words.money" class="w-24!" label="Money" :fault="faultAt(problem, 'money')" />
+        <TextField
+          v-model="words.hourRate"
+          class="w-40!"
+          label="An hour here costs"
+          :unit="words.money"
+          hint="For the sum of Worth it?"
+          :fault="faultAt(problem, 'hourRate')"
+        />
+      </div>
+      <div class="flex flex-wrap gap-4">
+        <ChoiceField
+          v-model="words.vocabulary"
+          label="Words"
+          :options="[
+            { id: 'NORTH_AMERICAN', name: 'tube, plate, B+, line' },
+            { id: 'BRITISH_EUROPEAN', name: 'valve, anode, HT, mains' },
+          ]"
+        />
+        <ChoiceField
+          v-model="words.decimalSign"
+          label="Decimal sign"
+          :options="[
+            { id: 'POINT', name: 'point: 82.4' },
+            { id: 'COMMA', name: 'comma: 82,4' },
+          ]"
+        />
+      </div>
+    </section>
+    <section
+      v-for="group in groups.data.value ?? []"
+      :key="group.label"
+      :aria-labelledby="`policy-${group.label}`"
+      class="space-y-3"
+    >
+      <h2 :id="`policy-${group.label}`" class="border-t border-line pt-4 text-lg font-semibold">
+        {{ say(group.label) }}
+      </h2>
+      <div class="flex flex-wrap gap-x-6 gap-y-4">
+        <TextField
+          v-for="figure in group.figures"
+          :key="figure.id"
+          v-model="figures[figure.id]!"
+          class="w-56!"
+          :label="say(figure.label)"
+          :unit="figure.unit"
+          :hint="say(figure.why)"
+          :fault="faultAt(problem, figure.id)"
+        />
+      </div>
+    </section>
+    <ProblemNote :problem="problem" />
+    <div class="flex items-center gap-4">
+      <AppButton v-if="session.owns.value" look="main" type="submit">Save the policy</AppButton>
+      <span v-else class="text-soft">The shop’s owner keeps the policy.</span>
+      <span v-if="kept" role="status" class="text-good">Saved. Verdicts updated.</span>
+    </div>
+  </form>
+</template>
