@@ -17,13 +17,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
-import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.set.BenchSet;
-import org.umberdial.core.set.Part;
-import org.umberdial.core.tube.Section;
-import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.Engineering;
@@ -46,32 +42,19 @@ public final class PartShorthand {
     private static final Pattern WATTS = Pattern.compile("(?i)([0-9./]+)\\s*w(?:atts?)?");
     private static final Pattern PERCENT = Pattern.compile("([0-9.]+)%");
     private static final Pattern VOLTS = Pattern.compile("(?i)([0-9.]+)\\s*(?:v|wv|vdc)?");
-    private static final Pattern NODE = Pattern.compile("[a-z0-9_+]+");
     private static final Set<String> UNIT_WORDS = Set.of(
             "mf", "mfd", "uf", "ufd", "µf", "mmf", "mmfd", "uuf", "nf", "pf", "ohm", "ohms", "meg", "k", "h", "mh",
             "uh");
     private static final Map<Character, double[]> POSSIBLE =
             Map.of('R', new double[] {1e-3, 1e9}, 'C', new double[] {0.1e-12, 0.1}, 'L', new double[] {1e-9, 1e3});
-    private static final Map<String, String> ELECTRODES = Map.ofEntries(
-            Map.entry("p", "plate"),
-            Map.entry("a", "plate"),
-            Map.entry("anode", "plate"),
-            Map.entry("g", "grid"),
-            Map.entry("g1", "grid"),
-            Map.entry("g2", "screen"),
-            Map.entry("k", "cathode"),
-            Map.entry("heater", "h1"),
-            Map.entry("d", "diode"),
-            Map.entry("f1", "h1"),
-            Map.entry("f2", "h2"),
-            Map.entry("osc", "grid"));
-
     private final BenchSet set;
     private final ValueReader values;
+    private final Ends ends;
 
     public PartShorthand(BenchSet set, DecimalSign decimalSign) {
         this.set = set;
         this.values = new ValueReader(decimalSign);
+        this.ends = new Ends(set);
     }
 
     /**
@@ -177,35 +160,35 @@ public final class PartShorthand {
         boolean spelt = words.size() > 1 && UNIT_WORDS.contains(words.get(1).toLowerCase(Locale.ROOT));
         String typed = spelt ? words.get(0) + " " + words.get(1) : words.get(0);
         double value = value(reference, typed, unit);
-        List<String> ends = List.of();
+        List<String> joined = List.of();
         Map<String, String> all = new LinkedHashMap<>();
         List<String> kind = new ArrayList<>();
         for (String word : words.subList(spelt ? 2 : 1, words.size())) {
-            Matcher joined = ENDS.matcher(word);
+            Matcher both = ENDS.matcher(word);
             int equals = word.indexOf('=');
             if (equals > 0) {
                 all.put(word.substring(0, equals).toLowerCase(Locale.ROOT), word.substring(equals + 1));
-            } else if (joined.matches()) {
-                ends = List.of(node(joined.group(1)), node(joined.group(2)));
+            } else if (both.matches()) {
+                joined = List.of(ends.node(both.group(1)), ends.node(both.group(2)));
             } else if (!rating(letter, word, all)) {
                 kind.add(word.toLowerCase(Locale.ROOT));
             }
         }
-        if (ends.isEmpty()) {
+        if (joined.isEmpty()) {
             throw new InvalidEntry(
                     SYNTAX, reference + " has no ends; close the line with them, as in V3.plate-V4.grid or B1-0.");
         }
-        if (ends.get(0).equals(ends.get(1))) {
+        if (joined.get(0).equals(joined.get(1))) {
             throw new InvalidEntry(
                     SYNTAX,
-                    "Both ends of " + reference + " are at " + ends.get(0)
+                    "Both ends of " + reference + " are at " + joined.get(0)
                             + "; a part goes from one point to another.");
         }
         all.putAll(keys);
         if (!kind.isEmpty()) {
             all.put("kind", String.join("_", kind).replaceAll("[^a-z0-9_]", ""));
         }
-        Card card = new Card(reference, ends, Optional.of(rounded(value, typed, unit)), "", 0, Map.of(), all, 0);
+        Card card = new Card(reference, joined, Optional.of(rounded(value, typed, unit)), "", 0, Map.of(), all, 0);
         return new PartLine(List.of(card), Optional.empty(), words(card, unit), known(List.of(card)));
     }
 
@@ -286,7 +269,7 @@ public final class PartShorthand {
             if (name.equals("date") || name.equals("desc") || name.equals("code")) {
                 all.put(name.equals("code") ? "date" : name, word.substring(equals + 1));
             } else {
-                joins.put(ELECTRODES.getOrDefault(name, name), node(word.substring(equals + 1)));
+                joins.put(Ends.electrode(name), ends.node(word.substring(equals + 1)));
             }
         }
         TubeCards cards = new TubeCards(socket, type, joins, all);
@@ -327,93 +310,6 @@ public final class PartShorthand {
                     reference.replaceFirst("^X(?=V[0-9])", "") + " is there already" + now
                             + "; give the new part a reference of its own, or say that this line changes it.");
         }
-    }
-
-    /** A node: an electrode or pin of a tube, the chassis or minus rail, a test point, or a node's own name. */
-    private String node(String end) {
-        String text = end.strip().toLowerCase(Locale.ROOT);
-        if (set.construction().liveChassis() && Set.of("gnd", "ground", "earth").contains(text)) {
-            throw new InvalidEntry(
-                    UNKNOWN,
-                    "Earth is not the minus rail of a set whose chassis can be live. Write “minus” for the rail,"
-                            + " “chassis” for the metal.");
-        }
-        if (Set.of("0", "gnd", "ground", "earth", "chassis", "minus").contains(text)
-                && !(text.equals("chassis") && set.construction().liveChassis())) {
-            return "0";
-        }
-        int dot = text.indexOf('.');
-        if (dot > 0) {
-            return electrode(text.substring(0, dot).toUpperCase(Locale.ROOT), text.substring(dot + 1), end);
-        }
-        String node = text.replace("b+", "b1");
-        if (!NODE.matcher(node).matches()) {
-            throw new InvalidEntry(
-                    SYNTAX,
-                    "“" + end
-                            + "” is no place to connect to; write V3.plate, V3.5, 0 for the chassis, or a "
-                            + "name such as B1.");
-        }
-        return set.testPoints().stream()
-                .filter(point -> point.name().equalsIgnoreCase(end))
-                .map(org.umberdial.core.set.TestPoint::node)
-                .findFirst()
-                .orElse(node);
-    }
-
-    private String electrode(String socket, String name, String typed) {
-        Optional<Deck.SocketPins> pins = set.sockets().stream()
-                .filter(s -> s.socket().equalsIgnoreCase(socket))
-                .findFirst();
-        if (name.matches("[0-9]{1,2}|cap")) {
-            return pins.map(p -> p.pins().get(name))
-                    .orElseThrow(() -> new InvalidEntry(
-                            UNKNOWN,
-                            "Nothing is known of pin " + name + " of " + socket
-                                    + "; enter the tube first, or name the electrode, as in " + socket + ".plate."));
-        }
-        String electrode = ELECTRODES.getOrDefault(name, name);
-        return fromCards(socket, electrode).orElseGet(() -> {
-            if (!electrode.matches("[a-z0-9_]+")) {
-                throw new InvalidEntry(
-                        SYNTAX,
-                        "“" + typed
-                                + "” is no place to connect to; write V3.plate, V3.grid, V3.cathode, "
-                                + "V3.screen or a pin such as V3.5.");
-            }
-            return socket.toLowerCase(Locale.ROOT) + "_" + electrode;
-        });
-    }
-
-    /** Where a tube that is entered already has this electrode. */
-    private Optional<String> fromCards(String socket, String electrode) {
-        for (Part part : set.parts()) {
-            Card card = part.card();
-            if (card.letter() == 'X'
-                    && card.reference()
-                            .substring(1)
-                            .toUpperCase(Locale.ROOT)
-                            .matches(Pattern.quote(socket) + "[A-Z]?")) {
-                List<String> names = TubeData.shipped()
-                        .section(card.model(), card.nodes().size())
-                        .map(Section::electrodes)
-                        .orElse(List.of())
-                        .stream()
-                        .map(e -> switch (e) {
-                            case GRID3 -> "signal";
-                            case HEATER1 -> "h1";
-                            case HEATER2 -> "h2";
-                            default -> e.name().toLowerCase(Locale.ROOT);
-                        })
-                        .toList();
-                boolean diode = card.reference().endsWith("D") && electrode.equals("diode");
-                int at = diode ? 0 : names.indexOf(electrode);
-                if (at >= 0) {
-                    return Optional.of(card.nodes().get(at));
-                }
-            }
-        }
-        return Optional.empty();
     }
 
     private String words(Card card, Unit unit) {

@@ -45,9 +45,9 @@ public final class AtWork {
     public void keep() {
         healthy = new double[][] {
             solver.x.clone(),
-            solver.inputMean.clone(),
+            solver.coupling.inputMean.clone(),
             solver.cycle.start.clone(),
-            solver.warmth.clone(),
+            solver.heaters.warmth.clone(),
             solver.cycle.junctionVolts[Cycle.STEPS - 1].clone()
         };
     }
@@ -56,9 +56,9 @@ public final class AtWork {
     public void rewind() {
         if (healthy != null) {
             System.arraycopy(healthy[0], 0, solver.x, 0, solver.x.length);
-            System.arraycopy(healthy[1], 0, solver.inputMean, 0, solver.inputMean.length);
+            System.arraycopy(healthy[1], 0, solver.coupling.inputMean, 0, solver.coupling.inputMean.length);
             System.arraycopy(healthy[2], 0, solver.cycle.start, 0, solver.cycle.start.length);
-            System.arraycopy(healthy[3], 0, solver.warmth, 0, solver.warmth.length);
+            System.arraycopy(healthy[3], 0, solver.heaters.warmth, 0, solver.heaters.warmth.length);
             System.arraycopy(healthy[4], 0, solver.cycle.junctionVolts[Cycle.STEPS - 1], 0, healthy[4].length);
         }
     }

@@ -111,13 +111,13 @@ final class Harmonics {
                 }
             }
         }
-        for (int j = 0; j < solver.driven.length; j++) {
-            Junction junction = network.junctions().get(solver.driven[j]);
+        for (int j = 0; j < solver.coupling.driven.length; j++) {
+            Junction junction = network.junctions().get(solver.coupling.driven[j]);
             double real = 0;
             double imaginary = 0;
             for (int step = 0; step < Cycle.STEPS; step++) {
                 double angle = 2 * Math.PI * k * (step + 1) / Cycle.STEPS;
-                double current = solver.cycle.wave[step][solver.states + j];
+                double current = solver.cycle.wave[step][solver.coupling.states + j];
                 real += current * Math.cos(angle) * 2 / Cycle.STEPS;
                 imaginary -= current * Math.sin(angle) * 2 / Cycle.STEPS;
             }

@@ -13,7 +13,7 @@ final class LineSide {
     /** Takes the spread that {@link Solver#heaterVolts} has just worked out. */
     LineSide(Solver solver) {
         this.solver = solver;
-        weights = new double[solver.inputs];
+        weights = new double[solver.coupling.inputs];
     }
 
     private int line() {
@@ -31,11 +31,11 @@ final class LineSide {
             return 0;
         }
         int row = solver.stamps.nodes + line;
-        for (int p = 0; p < solver.inputs; p++) {
-            weights[p] = solver.columns[p][row];
+        for (int p = 0; p < solver.coupling.inputs; p++) {
+            weights[p] = solver.coupling.columns[p][row];
         }
         double dc = solver.x[row];
-        return Math.sqrt(dc * dc + solver.meanSquare(weights));
+        return Math.sqrt(dc * dc + solver.coupling.meanSquare(weights));
     }
 
     double watts(Values values) {
@@ -46,10 +46,10 @@ final class LineSide {
                 int row = solver.stamps.nodes + i;
                 for (double[] wave : solver.cycle.wave) {
                     double amperes = 0;
-                    for (int p = 0; p < solver.inputs; p++) {
-                        amperes += solver.columns[p][row] * wave[p];
+                    for (int p = 0; p < solver.coupling.inputs; p++) {
+                        amperes += solver.coupling.columns[p][row] * wave[p];
                     }
-                    sum -= amperes * wave[solver.inputs - 1] * values.volts()[i] * Math.sqrt(2) / Cycle.STEPS;
+                    sum -= amperes * wave[solver.coupling.inputs - 1] * values.volts()[i] * Math.sqrt(2) / Cycle.STEPS;
                 }
             }
         }
@@ -63,11 +63,12 @@ final class LineSide {
             if (branch.kind() == Branch.Kind.FEED) {
                 int line = line();
                 int minus = solver.network.sources().get(line).minus();
-                for (int p = 0; p < solver.inputs; p++) {
-                    weights[p] = Stamps.at(solver.columns[p], branch.b()) - Stamps.at(solver.columns[p], minus);
+                for (int p = 0; p < solver.coupling.inputs; p++) {
+                    weights[p] = Stamps.at(solver.coupling.columns[p], branch.b())
+                            - Stamps.at(solver.coupling.columns[p], minus);
                 }
                 double dc = Stamps.at(solver.x, branch.b()) - Stamps.at(solver.x, minus);
-                return Math.sqrt(dc * dc + solver.meanSquare(weights));
+                return Math.sqrt(dc * dc + solver.coupling.meanSquare(weights));
             }
         }
         return 0;
@@ -78,19 +79,19 @@ final class LineSide {
         if (g == 0) {
             return 0;
         }
-        for (int p = 0; p < solver.inputs; p++) {
-            weights[p] = solver.stamps.across(solver.columns[p], branch);
+        for (int p = 0; p < solver.coupling.inputs; p++) {
+            weights[p] = solver.stamps.across(solver.coupling.columns[p], branch);
         }
-        for (int k = 0; k < solver.stateMagnets.length; k++) {
-            Magnet magnet = solver.network.magnets().get(solver.stateMagnets[k]);
+        for (int k = 0; k < solver.coupling.stateMagnets.length; k++) {
+            Magnet magnet = solver.network.magnets().get(solver.coupling.stateMagnets[k]);
             for (int w = 0; w < magnet.branches().length; w++) {
                 if (magnet.branches()[w] == branch) {
                     // Only what is left after the induced voltage falls across the wire.
-                    weights[solver.stateStores.length + k] -= magnet.turns()[w];
+                    weights[solver.coupling.stateStores.length + k] -= magnet.turns()[w];
                 }
             }
         }
         double dc = solver.stamps.across(solver.x, branch);
-        return g * (dc * dc + solver.meanSquare(weights));
+        return g * (dc * dc + solver.coupling.meanSquare(weights));
     }
 }

@@ -35,8 +35,8 @@ public final class OperatingPoint implements Outcome {
         x = solver.x.clone();
         floating = Floating.of(network, values);
         solver.heaterVolts();
-        heaterVolts = solver.rms.clone();
-        warmth = solver.warmth.clone();
+        heaterVolts = solver.heaters.rms.clone();
+        warmth = solver.heaters.warmth.clone();
         rounds = solver.rounds;
         LineSide line = new LineSide(solver);
         lineAmperes = line.amperes();

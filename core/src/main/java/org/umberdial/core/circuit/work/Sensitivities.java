@@ -36,7 +36,9 @@ public final class Sensitivities {
         network = solver.network;
         work.keep();
         refresh();
-        closed = solver.driven.length > 0 && solver.cycle.run(true, true) ? solver.cycle.slopes() : new double[0][0];
+        closed = solver.coupling.driven.length > 0 && solver.cycle.run(true, true)
+                ? solver.cycle.slopes()
+                : new double[0][0];
     }
 
     /** Brings the factors back to the operating point, whatever was solved since. */
@@ -45,7 +47,7 @@ public final class Sensitivities {
         solver.probed = -1;
         solver.round(values, false);
         if (solver.hasLine) {
-            solver.spread();
+            solver.coupling.spread(solver.cycle);
         }
     }
 
@@ -68,9 +70,9 @@ public final class Sensitivities {
         double[] unit = new double[solver.stamps.size];
         unit[node] = 1;
         for (int r = 0; r < closed.length; r++) {
-            double answer = solver.columns[solver.states + r][node];
+            double answer = solver.coupling.columns[solver.coupling.states + r][node];
             for (int j = 0; j < closed.length; j++) {
-                Junction junction = network.junctions().get(solver.driven[j]);
+                Junction junction = network.junctions().get(solver.coupling.driven[j]);
                 add(unit, junction.a(), answer * closed[r][j]);
                 add(unit, junction.b(), -answer * closed[r][j]);
             }
@@ -120,7 +122,7 @@ public final class Sensitivities {
     private Optional<Double> direct(String part, double[] adjoint) {
         double sum = 0;
         boolean found = false;
-        double[] weights = new double[solver.inputs];
+        double[] weights = new double[solver.coupling.inputs];
         for (int i = 0; i < network.branches().size(); i++) {
             Branch branch = network.branches().get(i);
             if (!branch.part().equals(part)) {
@@ -133,10 +135,11 @@ public final class Sensitivities {
                 return Optional.empty();
             }
             double direct = solver.stamps.across(solver.x, i);
-            for (int p = 0; p < solver.inputs; p++) {
-                weights[p] = solver.stamps.across(solver.columns[p], i);
+            for (int p = 0; p < solver.coupling.inputs; p++) {
+                weights[p] = solver.stamps.across(solver.coupling.columns[p], i);
             }
-            if (solver.inputs > 0 && Math.sqrt(solver.meanSquare(weights)) > MOSTLY_DIRECT * Math.abs(direct) + 1e-6) {
+            if (solver.coupling.inputs > 0
+                    && Math.sqrt(solver.coupling.meanSquare(weights)) > MOSTLY_DIRECT * Math.abs(direct) + 1e-6) {
                 return Optional.empty();
             }
             // A resistance up by a share lets less through by the same share of its current.

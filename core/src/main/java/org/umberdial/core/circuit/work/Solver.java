@@ -1,18 +1,11 @@
 package org.umberdial.core.circuit.work;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
-import java.util.function.Predicate;
 import org.umberdial.core.circuit.law.Conductor;
-import org.umberdial.core.circuit.law.Filament;
 import org.umberdial.core.circuit.network.Amplifier;
-import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Junction;
-import org.umberdial.core.circuit.network.Magnet;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
-import org.umberdial.core.circuit.network.Store;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.sparse.SparseLu;
 
@@ -24,20 +17,11 @@ import org.umberdial.core.circuit.sparse.SparseLu;
  * source has no cycle and is solved by Newton's method alone.
  */
 final class Solver {
-    /** Capacitors from here on hold their charge within a line cycle [F]. */
-    private static final double STATE_FARADS = 0.4e-6;
-    /** Coils from here on hold their current within a line cycle [H]. */
-    private static final double STATE_HENRIES = 0.05;
-    /** Capacitance left in an open capacitor: lead to lead [F]. */
-    private static final double STRAY_FARADS = 1e-9;
-
     private static final double CURRENT_TOLERANCE = 1e-7;
     private static final double VOLT_TOLERANCE = 2e-5;
     private static final double WARMTH_TOLERANCE = 1e-4;
     /** What a closed cycle may miss by, as a mean current [A]. */
     private static final double CYCLE_TOLERANCE = 1e-7;
-    /** d ln R / d ln V of a filament at rest. */
-    private static final double FILAMENT_SLOPE = 0.45;
     /** While nodes still move this far, a cycle closed with old slopes is good enough [V]. */
     private static final double FAR_VOLTS = 0.5;
     /** But not for longer than this; a circuit that is still far then needs the slopes. */
@@ -48,12 +32,6 @@ final class Solver {
     private static final double SLOW_CYCLE_TOLERANCE = 5e-5;
     /** Old slopes of the cycle go on being used while they bring the miss down to this share each round. */
     private static final double OLD_SLOPES_SHARE = 0.3;
-    /** Core loss of a magnet that has none given, so that one with all its windings open still has an answer [S]. */
-    private static final double LEAST_CORE_SIEMENS = 1e-8;
-    /** Below this a filament is cold and what its neighbours do is no matter [V]. */
-    private static final double FOLLOWING_VOLTS = 0.05;
-
-    private static final double MOST_WARMTH = 50;
     /** Backward leakage of a driven junction; it says where a winding floats while nothing conducts [S]. */
     private static final double JUNCTION_LEAK_SIEMENS = 1e-9;
     /** Heaters follow once the voltages have nearly settled. */
@@ -71,30 +49,11 @@ final class Solver {
     final double[] siemens;
     final double[] move;
     final double[] x;
-    final double[] warmth;
-    final double[] rms;
-    final double[] inputMean;
-    final double[][] columns;
-    final int[] stateStores;
-    final int[] stateMagnets;
-    final int[] driven;
-    final int states;
-    final int inputs;
     final boolean hasLine;
+    final Coupling coupling;
+    final Heaters heaters;
     final Cycle cycle;
-    private final double[][] h;
-    private final double[] c;
-    private final double[] rate;
-    private final double[] scale;
-    private final double[][] covariance;
     private final double[] right;
-    /** The conductances last solved for, filaments at rated heat. */
-    private double[] nominalSiemens;
-    /** What warms each filament as its RMS volts would warm a sound one. */
-    final double[] effectiveVolts;
-
-    private final double[] heaterMiss;
-    private final double[][] heaterSlopes;
     /** Share of the sources that is on; 1 but while stepping up. */
     private double share = 1;
     /** Conductance of a meter at {@link #probed} [S]. */
@@ -129,47 +88,19 @@ final class Solver {
         right = new double[size];
         x = new double[size];
         siemens = new double[network.branches().size()];
-        warmth = new double[network.heats().size()];
-        rms = new double[warmth.length];
-        effectiveVolts = new double[warmth.length];
-        heaterMiss = new double[warmth.length];
-        heaterSlopes = new double[warmth.length][warmth.length];
-        Arrays.fill(warmth, 1);
         hasLine = network.line().isPresent();
-        stateStores = hasLine ? indices(network.stores(), store -> store.farads() >= STATE_FARADS) : new int[0];
-        stateMagnets = hasLine
-                ? indices(
-                        network.magnets(), magnet -> magnet.branches().length > 1 || magnet.henries() >= STATE_HENRIES)
-                : new int[0];
-        driven = hasLine ? indices(network.junctions(), Junction::acDriven) : new int[0];
-        states = stateStores.length + stateMagnets.length;
-        inputs = hasLine ? states + driven.length + 1 : 0;
+        coupling = new Coupling(network, stamps, period());
+        heaters = new Heaters(network, stamps, coupling, lu);
+        int[] driven = coupling.driven;
         Conductor[] laws = Arrays.stream(driven)
                 .mapToObj(i -> network.junctions().get(i).law())
                 .toArray(Conductor[]::new);
         double[] guard = new double[driven.length];
         Arrays.fill(guard, Stamps.GUARD - JUNCTION_LEAK_SIEMENS);
-        cycle = new Cycle(states, laws, guard);
-        inputMean = new double[inputs];
-        columns = new double[inputs][size];
-        h = new double[inputs][inputs];
-        c = new double[inputs];
-        rate = new double[states];
-        scale = new double[states];
-        covariance = new double[inputs][inputs];
-        previousState = new double[states];
-        stepStart = new double[states];
+        cycle = new Cycle(coupling.states, laws, guard);
+        previousState = new double[coupling.states];
+        stepStart = new double[coupling.states];
         stepX = new double[size];
-    }
-
-    private static <T> int[] indices(List<T> all, Predicate<T> chosen) {
-        List<Integer> found = new ArrayList<>();
-        for (int i = 0; i < all.size(); i++) {
-            if (chosen.test(all.get(i))) {
-                found.add(i);
-            }
-        }
-        return found.stream().mapToInt(Integer::intValue).toArray();
     }
 
     double period() {
@@ -213,7 +144,7 @@ final class Solver {
             cycle.forget();
         }
         share = 1;
-        System.arraycopy(cycle.meanState, 0, previousState, 0, states);
+        System.arraycopy(cycle.meanState, 0, previousState, 0, coupling.states);
         double[] presentX = x.clone();
         double[] presentStart = cycle.start.clone();
         goOn(stepX, x);
@@ -223,7 +154,7 @@ final class Solver {
             return true;
         }
         System.arraycopy(presentX, 0, x, 0, x.length);
-        System.arraycopy(presentStart, 0, cycle.start, 0, states);
+        System.arraycopy(presentStart, 0, cycle.start, 0, coupling.states);
         cycle.forget();
         stepped = false;
         return slowly(values);
@@ -253,20 +184,20 @@ final class Solver {
         }
     }
 
-    /** RMS volts across a branch in the last cycle; after {@link #spread}. */
+    /** RMS volts across a branch in the last cycle; after {@link Coupling#spread}. */
     double rmsAcross(int branch) {
-        double[] weights = new double[inputs];
-        for (int p = 0; p < inputs; p++) {
-            weights[p] = stamps.across(columns[p], branch);
+        double[] weights = new double[coupling.inputs];
+        for (int p = 0; p < coupling.inputs; p++) {
+            weights[p] = stamps.across(coupling.columns[p], branch);
         }
         double dc = stamps.across(x, branch);
-        return Math.sqrt(dc * dc + meanSquare(weights));
+        return Math.sqrt(dc * dc + coupling.meanSquare(weights));
     }
 
     /** Forgets where it stood: no volts anywhere, every heater hot. */
     void cold() {
         Arrays.fill(x, 0);
-        Arrays.fill(inputMean, 0);
+        Arrays.fill(coupling.inputMean, 0);
         Arrays.fill(cycle.start, 0);
         Arrays.fill(cycle.meanState, 0);
         cycle.forget();
@@ -274,7 +205,7 @@ final class Solver {
         for (double[] volts : cycle.junctionVolts) {
             Arrays.fill(volts, 0);
         }
-        Arrays.fill(warmth, 1);
+        Arrays.fill(heaters.warmth, 1);
     }
 
     private boolean rest(Values values, boolean heaters) {
@@ -305,11 +236,11 @@ final class Solver {
      * @return how far the farthest node moved [V]; NaN when the round failed
      */
     double round(Values values, boolean fresh) {
-        nominalSiemens = values.siemens();
-        stamps.conductances(values, warmth, siemens);
-        stamps.fill(values, siemens, warmth, x, share, matrix, residual);
+        heaters.nominal(values.siemens());
+        stamps.conductances(values, heaters.warmth, siemens);
+        stamps.fill(values, siemens, heaters.warmth, x, share, matrix, residual);
         probe();
-        addInputs(values, residual, inputMean);
+        coupling.addInputs(siemens, residual);
         if (!lu.factor(matrix)) {
             return Double.NaN;
         }
@@ -323,10 +254,10 @@ final class Solver {
             if (Double.isNaN(open)) {
                 return Double.NaN;
             }
-            for (int p = 0; p < inputs; p++) {
-                double change = cycle.mean[p] - inputMean[p];
+            for (int p = 0; p < coupling.inputs; p++) {
+                double change = cycle.mean[p] - coupling.inputMean[p];
                 for (int i = 0; i < move.length; i++) {
-                    move[i] += columns[p][i] * change;
+                    move[i] += coupling.columns[p][i] * change;
                 }
             }
         }
@@ -338,8 +269,8 @@ final class Solver {
                 moved = Math.max(moved, Math.abs(move[i]) / (1 + 1e-3 * Math.abs(x[i])));
             }
         }
-        for (int p = 0; p < inputs; p++) {
-            inputMean[p] += step * (cycle.mean[p] - inputMean[p]);
+        for (int p = 0; p < coupling.inputs; p++) {
+            coupling.inputMean[p] += step * (cycle.mean[p] - coupling.inputMean[p]);
         }
         cycleMiss = open;
         lastMoved = moved;
@@ -366,56 +297,25 @@ final class Solver {
         return Math.max(step, 0.05);
     }
 
-    /** Puts what capacitors, magnets, junctions and line feed in, on top of the static residual. */
-    private void addInputs(Values values, double[] to, double[] mean) {
-        for (int s = 0; s < stateStores.length; s++) {
-            Store store = network.stores().get(stateStores[s]);
-            out(to, store.a(), store.b(), mean[s]);
-        }
-        for (int k = 0; k < stateMagnets.length; k++) {
-            Magnet magnet = network.magnets().get(stateMagnets[k]);
-            for (int w = 0; w < magnet.branches().length; w++) {
-                int branch = magnet.branches()[w];
-                out(
-                        to,
-                        stamps.branchA(branch),
-                        stamps.branchB(branch),
-                        -siemens[branch] * magnet.turns()[w] * mean[stateStores.length + k]);
-            }
-        }
-        for (int j = 0; j < driven.length; j++) {
-            Junction junction = network.junctions().get(driven[j]);
-            out(to, junction.a(), junction.b(), mean[states + j]);
-        }
-    }
-
-    private static void out(double[] to, int a, int b, double current) {
-        if (a >= 0) {
-            to[a] += current;
-        }
-        if (b >= 0) {
-            to[b] -= current;
-        }
-    }
-
     private double runCycle(Values values, boolean fresh) {
-        for (int p = 0; p < inputs; p++) {
+        for (int p = 0; p < coupling.inputs; p++) {
             Arrays.fill(right, 0);
-            inject(values, p);
-            lu.solve(right, columns[p]);
+            coupling.inject(p, values, siemens, share, right);
+            lu.solve(right, coupling.columns[p]);
         }
-        surroundings(values);
-        for (int j = 0; j < driven.length; j++) {
-            Junction junction = network.junctions().get(driven[j]);
-            cycle.emission(j, Stamps.emission(warmth, junction.heat()) * values.junctionHealth()[driven[j]]);
+        coupling.surroundings(values, siemens, x, move);
+        for (int j = 0; j < coupling.driven.length; j++) {
+            Junction junction = network.junctions().get(coupling.driven[j]);
+            cycle.emission(
+                    j, Stamps.emission(heaters.warmth, junction.heat()) * values.junctionHealth()[coupling.driven[j]]);
         }
-        if (!cycle.surround(h, c, rate, period())) {
+        if (!cycle.surround(coupling.h, coupling.c, coupling.rate, period())) {
             return Double.NaN;
         }
         if (!cycle.run(false)) {
             return Double.NaN;
         }
-        double open = cycle.open(drift, previousState, scale);
+        double open = cycle.open(drift, previousState, coupling.scale);
         boolean converging = !careful
                 && (fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss);
         if (open < CYCLE_TOLERANCE || converging && cycle.close()) {
@@ -424,111 +324,18 @@ final class Solver {
         if (!cycle.run(true)) {
             return Double.NaN;
         }
-        open = cycle.open(drift, previousState, scale);
+        open = cycle.open(drift, previousState, coupling.scale);
         cycle.learn(drift);
         cycle.close();
         return open;
     }
 
-    /** One ampere, volt or line amplitude of input {@code p}, as the right side of the linear system. */
-    private void inject(Values values, int p) {
-        if (p < stateStores.length) {
-            Store store = network.stores().get(stateStores[p]);
-            out(right, store.a(), store.b(), -1);
-        } else if (p < states) {
-            Magnet magnet = network.magnets().get(stateMagnets[p - stateStores.length]);
-            for (int w = 0; w < magnet.branches().length; w++) {
-                int branch = magnet.branches()[w];
-                out(right, stamps.branchA(branch), stamps.branchB(branch), siemens[branch] * magnet.turns()[w]);
-            }
-        } else if (p < states + driven.length) {
-            Junction junction = network.junctions().get(driven[p - states]);
-            out(right, junction.a(), junction.b(), -1);
-        } else {
-            for (int i = 0; i < network.sources().size(); i++) {
-                if (network.sources().get(i).isLine()) {
-                    right[stamps.nodes + i] = share * values.volts()[i] * Math.sqrt(2);
-                }
-            }
-        }
-    }
-
-    private double output(int p, double[] at) {
-        if (p < stateStores.length) {
-            Store store = network.stores().get(stateStores[p]);
-            return Stamps.at(at, store.a()) - Stamps.at(at, store.b());
-        }
-        if (p < states) {
-            Magnet magnet = network.magnets().get(stateMagnets[p - stateStores.length]);
-            double sum = 0;
-            for (int w = 0; w < magnet.branches().length; w++) {
-                int branch = magnet.branches()[w];
-                sum += siemens[branch] * magnet.turns()[w] * stamps.across(at, branch);
-            }
-            return sum;
-        }
-        if (p < states + driven.length) {
-            Junction junction = network.junctions().get(driven[p - states]);
-            return Stamps.at(at, junction.a()) - Stamps.at(at, junction.b());
-        }
-        return 0;
-    }
-
-    private void surroundings(Values values) {
-        for (int p = 0; p < inputs; p++) {
-            for (int q = 0; q < inputs; q++) {
-                h[p][q] = output(p, columns[q]);
-            }
-        }
-        for (int s = 0; s < stateStores.length; s++) {
-            h[s][s] -= values.esr()[stateStores[s]];
-            double farads = Math.max(values.farads()[stateStores[s]], STRAY_FARADS);
-            rate[s] = 1 / farads;
-            scale[s] = farads / period();
-        }
-        for (int k = 0; k < stateMagnets.length; k++) {
-            Magnet magnet = network.magnets().get(stateMagnets[k]);
-            int s = stateStores.length + k;
-            for (int w = 0; w < magnet.branches().length; w++) {
-                h[s][s] -= siemens[magnet.branches()[w]] * magnet.turns()[w] * magnet.turns()[w];
-            }
-            h[s][s] -= Math.max(1 / magnet.coreOhms(), LEAST_CORE_SIEMENS);
-            rate[s] = 1 / magnet.henries();
-            // A flux that creeps shows as a voltage over the windings; as a current it is that over a typical kilohm.
-            scale[s] = magnet.henries() / period() * 1e-3;
-        }
-        for (int p = 0; p < inputs; p++) {
-            double value = output(p, x) + output(p, move);
-            for (int q = 0; q < inputs; q++) {
-                value -= h[p][q] * inputMean[q];
-            }
-            if (p < states) {
-                // The outputs of x hold the inputs' direct part only when they are not states themselves.
-                value += direct(values, p) * inputMean[p];
-            }
-            c[p] = value;
-        }
-    }
-
-    /** What {@link #surroundings} put on the diagonal beside the network's own answer. */
-    private double direct(Values values, int p) {
-        if (p < stateStores.length) {
-            return -values.esr()[stateStores[p]];
-        }
-        Magnet magnet = network.magnets().get(stateMagnets[p - stateStores.length]);
-        double sum = -Math.max(1 / magnet.coreOhms(), LEAST_CORE_SIEMENS);
-        for (int w = 0; w < magnet.branches().length; w++) {
-            sum -= siemens[magnet.branches()[w]] * magnet.turns()[w] * magnet.turns()[w];
-        }
-        return sum;
-    }
-
     /** The largest current that any node misses by at the present state [A]. */
     double worstMiss(Values values) {
-        stamps.conductances(values, warmth, siemens);
-        stamps.fill(values, siemens, warmth, x, share, matrix, residual);
+        stamps.conductances(values, heaters.warmth, siemens);
+        stamps.fill(values, siemens, heaters.warmth, x, share, matrix, residual);
         probe();
-        addInputs(values, residual, inputMean);
+        coupling.addInputs(siemens, residual);
         double worst = 0;
         for (int i = 0; i < stamps.nodes; i++) {
             worst = Math.max(worst, Math.abs(residual[i]));
@@ -547,118 +354,21 @@ final class Solver {
         return worst;
     }
 
-    /** Covariance of the inputs over the last cycle. */
-    void spread() {
-        for (double[] row : covariance) {
-            Arrays.fill(row, 0);
-        }
-        for (double[] wave : cycle.wave) {
-            for (int p = 0; p < inputs; p++) {
-                double a = wave[p] - cycle.mean[p];
-                for (int q = p; q < inputs; q++) {
-                    covariance[p][q] += a * (wave[q] - cycle.mean[q]);
-                }
-            }
-        }
-        for (int p = 0; p < inputs; p++) {
-            for (int q = p; q < inputs; q++) {
-                covariance[p][q] /= Cycle.STEPS;
-                covariance[q][p] = covariance[p][q];
-            }
-        }
-    }
-
-    /** Mean square of the alternating part of a quantity that is {@code weights} times the inputs. */
-    double meanSquare(double[] weights) {
-        double sum = 0;
-        for (int p = 0; p < inputs; p++) {
-            for (int q = 0; q < inputs; q++) {
-                sum += weights[p] * weights[q] * covariance[p][q];
-            }
-        }
-        return Math.max(sum, 0);
-    }
-
-    /** RMS volts across each heater and lamp, its DC included. */
+    /** RMS volts across each heater and lamp, by the last cycle. */
     void heaterVolts() {
         if (hasLine) {
-            spread();
+            coupling.spread(cycle);
         }
-        double[] weights = new double[inputs];
-        for (int i = 0; i < rms.length; i++) {
-            Heat heat = network.heats().get(i);
-            double dc = 0;
-            double square = 0;
-            // Both parts of a tapped heater are warmed by their own power; together they make one temperature.
-            for (int b = 0; b < heat.branches().length; b++) {
-                int branch = heat.branches()[b];
-                for (int p = 0; p < inputs; p++) {
-                    weights[p] = stamps.across(columns[p], branch);
-                }
-                dc = stamps.across(x, branch);
-                square += (dc * dc + meanSquare(weights)) / heat.shares()[b];
-            }
-            rms[i] = Math.sqrt(square);
-            // A filament that has drifted or broken gets its warmth at other volts than a sound one.
-            double drifted = network.branches().get(heat.branches()[0]).ohms() * nominalSiemens[heat.branches()[0]];
-            effectiveVolts[i] = rms[i] * Math.sqrt(drifted);
-        }
+        heaters.volts(x);
     }
 
-    /**
-     * Moves every filament to where it rests on its present volts; the change of the farthest, as a share.
-     *
-     * <p>Heaters in a string share the line, so that one's resistance moves all the others' volts: Newton's method on
-     * the logarithms of their resistances, with the string's own transfer resistances.
-     */
     private double restHeaters() {
-        int count = rms.length;
-        if (count == 0) {
+        if (heaters.warmth.length == 0) {
             return 0;
         }
-        heaterVolts();
-        for (int i = 0; i < count; i++) {
-            Filament law = network.heats().get(i).law();
-            heaterMiss[i] = Math.log(law.ohms(law.restingWarmth(effectiveVolts[i])) / law.ohms(warmth[i]));
+        if (hasLine) {
+            coupling.spread(cycle);
         }
-        for (int k = 0; k < count; k++) {
-            Arrays.fill(right, 0);
-            out(right, heaterStart(k), heaterEnd(k), -1);
-            lu.solve(right, move);
-            double ohms = network.heats().get(k).law().ohms(warmth[k])
-                    * Math.min(rms[k] * rms[k] / Math.max(effectiveVolts[k] * effectiveVolts[k], 1e-9), 1e9);
-            for (int i = 0; i < count; i++) {
-                double transfer = Stamps.at(move, heaterEnd(i)) - Stamps.at(move, heaterStart(i));
-                double ratio = transfer / ohms * rms[k] / Math.max(rms[i], 1e-3);
-                boolean follows = rms[i] > FOLLOWING_VOLTS && rms[k] > FOLLOWING_VOLTS && Double.isFinite(ratio);
-                heaterSlopes[i][k] =
-                        (i == k ? 1 : 0) - (follows ? FILAMENT_SLOPE * Math.max(-5, Math.min(ratio, 1)) : 0);
-            }
-        }
-        if (!Dense.solve(heaterSlopes, heaterMiss)) {
-            Arrays.fill(heaterMiss, 0);
-        }
-        double farthest = 0;
-        for (int i = 0; i < count; i++) {
-            Filament law = network.heats().get(i).law();
-            double ohms = law.ohms(warmth[i]) * Math.exp(Math.max(-1, Math.min(heaterMiss[i], 1)));
-            double before = warmth[i];
-            warmth[i] = warmthAt(law, ohms);
-            farthest = Math.max(farthest, Math.abs(warmth[i] - before) / (before + 0.01));
-        }
-        return farthest;
-    }
-
-    private int heaterStart(int heat) {
-        return stamps.branchA(network.heats().get(heat).branches()[0]);
-    }
-
-    private int heaterEnd(int heat) {
-        int[] branches = network.heats().get(heat).branches();
-        return stamps.branchB(branches[branches.length - 1]);
-    }
-
-    private static double warmthAt(Filament law, double ohms) {
-        return Math.max(0, Math.min(Math.pow(ohms / law.hotOhms(), 1.55 / 0.45) - law.coldWarmth(), MOST_WARMTH));
+        return heaters.rest(x);
     }
 }

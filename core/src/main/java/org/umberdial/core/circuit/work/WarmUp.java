@@ -77,7 +77,7 @@ public final class WarmUp {
                 .toArray();
         solver = new Solver(network);
         solver.cold();
-        Arrays.fill(solver.warmth, 0);
+        Arrays.fill(solver.heaters.warmth, 0);
         lampVolts = network.line().map(Source::volts).orElse(1.0);
         kelvin = new double[network.stores().size()];
         formed = new double[kelvin.length];
@@ -215,14 +215,14 @@ public final class WarmUp {
     /** Lets every filament follow the power it has. */
     private void warmHeaters() {
         double most = 0;
-        for (int i = 0; i < solver.warmth.length; i++) {
+        for (int i = 0; i < solver.heaters.warmth.length; i++) {
             Heat heat = network.heats().get(i);
-            double power = solver.effectiveVolts[i]
-                    * solver.effectiveVolts[i]
-                    / heat.law().ohms(solver.warmth[i])
+            double power = solver.heaters.effectiveVolts[i]
+                    * solver.heaters.effectiveVolts[i]
+                    / heat.law().ohms(solver.heaters.warmth[i])
                     / heat.law().ratedWatts();
-            double change = (1 - Math.exp(-STEP_SECONDS / heat.law().seconds())) * (power - solver.warmth[i]);
-            solver.warmth[i] += change;
+            double change = (1 - Math.exp(-STEP_SECONDS / heat.law().seconds())) * (power - solver.heaters.warmth[i]);
+            solver.heaters.warmth[i] += change;
             most = Math.max(most, Math.abs(change));
         }
         warmed += most;

@@ -1,0 +1,237 @@
+package org.umberdial.core.circuit.work;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Predicate;
+import org.umberdial.core.circuit.network.Junction;
+import org.umberdial.core.circuit.network.Magnet;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Store;
+import org.umberdial.core.circuit.network.Values;
+
+/**
+ * What the line cycle and the rest of the network have to do with each other: currents into large capacitors, fluxes of
+ * magnets, currents of driven junctions and the line feed the network, and it answers with volts and magnetising
+ * amperes. A workspace for one thread.
+ */
+final class Coupling {
+    /** Capacitors from here on hold their charge within a line cycle [F]. */
+    private static final double STATE_FARADS = 0.4e-6;
+    /** Coils from here on hold their current within a line cycle [H]. */
+    private static final double STATE_HENRIES = 0.05;
+    /** Capacitance left in an open capacitor: lead to lead [F]. */
+    private static final double STRAY_FARADS = 1e-9;
+    /** Core loss of a magnet that has none given, so that one with all its windings open still has an answer [S]. */
+    private static final double LEAST_CORE_SIEMENS = 1e-8;
+
+    private final Network network;
+    private final Stamps stamps;
+    private final double period;
+    final int[] stateStores;
+    final int[] stateMagnets;
+    final int[] driven;
+    final int states;
+    final int inputs;
+    /** Mean of every input: states, junctions, line. */
+    final double[] inputMean;
+    /** How the whole network answers one of each input. */
+    final double[][] columns;
+    /** Outputs by inputs, and outputs without any. */
+    final double[][] h;
+
+    final double[] c;
+    final double[] rate;
+    final double[] scale;
+    private final double[][] covariance;
+
+    Coupling(Network network, Stamps stamps, double period) {
+        this.network = network;
+        this.stamps = stamps;
+        this.period = period;
+        boolean hasLine = network.line().isPresent();
+        stateStores = hasLine ? indices(network.stores(), store -> store.farads() >= STATE_FARADS) : new int[0];
+        stateMagnets = hasLine
+                ? indices(
+                        network.magnets(), magnet -> magnet.branches().length > 1 || magnet.henries() >= STATE_HENRIES)
+                : new int[0];
+        driven = hasLine ? indices(network.junctions(), Junction::acDriven) : new int[0];
+        states = stateStores.length + stateMagnets.length;
+        inputs = hasLine ? states + driven.length + 1 : 0;
+        inputMean = new double[inputs];
+        columns = new double[inputs][stamps.size];
+        h = new double[inputs][inputs];
+        c = new double[inputs];
+        rate = new double[states];
+        scale = new double[states];
+        covariance = new double[inputs][inputs];
+    }
+
+    private static <T> int[] indices(List<T> all, Predicate<T> chosen) {
+        List<Integer> found = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            if (chosen.test(all.get(i))) {
+                found.add(i);
+            }
+        }
+        return found.stream().mapToInt(Integer::intValue).toArray();
+    }
+
+    /** Puts what capacitors, magnets, junctions and line feed in, on top of the static residual. */
+    void addInputs(double[] siemens, double[] to) {
+        for (int s = 0; s < stateStores.length; s++) {
+            Store store = network.stores().get(stateStores[s]);
+            out(to, store.a(), store.b(), inputMean[s]);
+        }
+        for (int k = 0; k < stateMagnets.length; k++) {
+            Magnet magnet = network.magnets().get(stateMagnets[k]);
+            for (int w = 0; w < magnet.branches().length; w++) {
+                int branch = magnet.branches()[w];
+                out(
+                        to,
+                        stamps.branchA(branch),
+                        stamps.branchB(branch),
+                        -siemens[branch] * magnet.turns()[w] * inputMean[stateStores.length + k]);
+            }
+        }
+        for (int j = 0; j < driven.length; j++) {
+            Junction junction = network.junctions().get(driven[j]);
+            out(to, junction.a(), junction.b(), inputMean[states + j]);
+        }
+    }
+
+    static void out(double[] to, int a, int b, double current) {
+        if (a >= 0) {
+            to[a] += current;
+        }
+        if (b >= 0) {
+            to[b] -= current;
+        }
+    }
+
+    /** One ampere, volt or line amplitude of input {@code p}, as the right side of the linear system. */
+    void inject(int p, Values values, double[] siemens, double share, double[] right) {
+        if (p < stateStores.length) {
+            Store store = network.stores().get(stateStores[p]);
+            out(right, store.a(), store.b(), -1);
+        } else if (p < states) {
+            Magnet magnet = network.magnets().get(stateMagnets[p - stateStores.length]);
+            for (int w = 0; w < magnet.branches().length; w++) {
+                int branch = magnet.branches()[w];
+                out(right, stamps.branchA(branch), stamps.branchB(branch), siemens[branch] * magnet.turns()[w]);
+            }
+        } else if (p < states + driven.length) {
+            Junction junction = network.junctions().get(driven[p - states]);
+            out(right, junction.a(), junction.b(), -1);
+        } else {
+            for (int i = 0; i < network.sources().size(); i++) {
+                if (network.sources().get(i).isLine()) {
+                    right[stamps.nodes + i] = share * values.volts()[i] * Math.sqrt(2);
+                }
+            }
+        }
+    }
+
+    private double output(int p, double[] siemens, double[] at) {
+        if (p < stateStores.length) {
+            Store store = network.stores().get(stateStores[p]);
+            return Stamps.at(at, store.a()) - Stamps.at(at, store.b());
+        }
+        if (p < states) {
+            Magnet magnet = network.magnets().get(stateMagnets[p - stateStores.length]);
+            double sum = 0;
+            for (int w = 0; w < magnet.branches().length; w++) {
+                int branch = magnet.branches()[w];
+                sum += siemens[branch] * magnet.turns()[w] * stamps.across(at, branch);
+            }
+            return sum;
+        }
+        if (p < states + driven.length) {
+            Junction junction = network.junctions().get(driven[p - states]);
+            return Stamps.at(at, junction.a()) - Stamps.at(at, junction.b());
+        }
+        return 0;
+    }
+
+    /** How every output answers every input, and what it is without any, at the point the linear system stands at. */
+    void surroundings(Values values, double[] siemens, double[] x, double[] move) {
+        for (int p = 0; p < inputs; p++) {
+            for (int q = 0; q < inputs; q++) {
+                h[p][q] = output(p, siemens, columns[q]);
+            }
+        }
+        for (int s = 0; s < stateStores.length; s++) {
+            h[s][s] -= values.esr()[stateStores[s]];
+            double farads = Math.max(values.farads()[stateStores[s]], STRAY_FARADS);
+            rate[s] = 1 / farads;
+            scale[s] = farads / period;
+        }
+        for (int k = 0; k < stateMagnets.length; k++) {
+            Magnet magnet = network.magnets().get(stateMagnets[k]);
+            int s = stateStores.length + k;
+            for (int w = 0; w < magnet.branches().length; w++) {
+                h[s][s] -= siemens[magnet.branches()[w]] * magnet.turns()[w] * magnet.turns()[w];
+            }
+            h[s][s] -= Math.max(1 / magnet.coreOhms(), LEAST_CORE_SIEMENS);
+            rate[s] = 1 / magnet.henries();
+            // A flux that creeps shows as a voltage over the windings; as a current it is that over a typical kilohm.
+            scale[s] = magnet.henries() / period * 1e-3;
+        }
+        for (int p = 0; p < inputs; p++) {
+            double value = output(p, siemens, x) + output(p, siemens, move);
+            for (int q = 0; q < inputs; q++) {
+                value -= h[p][q] * inputMean[q];
+            }
+            if (p < states) {
+                // The outputs of x hold the inputs' direct part only when they are not states themselves.
+                value += direct(values, siemens, p) * inputMean[p];
+            }
+            c[p] = value;
+        }
+    }
+
+    /** What {@link #surroundings} put on the diagonal beside the network's own answer. */
+    private double direct(Values values, double[] siemens, int p) {
+        if (p < stateStores.length) {
+            return -values.esr()[stateStores[p]];
+        }
+        Magnet magnet = network.magnets().get(stateMagnets[p - stateStores.length]);
+        double sum = -Math.max(1 / magnet.coreOhms(), LEAST_CORE_SIEMENS);
+        for (int w = 0; w < magnet.branches().length; w++) {
+            sum -= siemens[magnet.branches()[w]] * magnet.turns()[w] * magnet.turns()[w];
+        }
+        return sum;
+    }
+
+    /** Covariance of the inputs over the last cycle. */
+    void spread(Cycle cycle) {
+        for (double[] row : covariance) {
+            Arrays.fill(row, 0);
+        }
+        for (double[] wave : cycle.wave) {
+            for (int p = 0; p < inputs; p++) {
+                double a = wave[p] - cycle.mean[p];
+                for (int q = p; q < inputs; q++) {
+                    covariance[p][q] += a * (wave[q] - cycle.mean[q]);
+                }
+            }
+        }
+        for (int p = 0; p < inputs; p++) {
+            for (int q = p; q < inputs; q++) {
+                covariance[p][q] /= Cycle.STEPS;
+                covariance[q][p] = covariance[p][q];
+            }
+        }
+    }
+
+    /** Mean square of the alternating part of a quantity that is {@code weights} times the inputs. */
+    double meanSquare(double[] weights) {
+        double sum = 0;
+        for (int p = 0; p < inputs; p++) {
+            for (int q = 0; q < inputs; q++) {
+                sum += weights[p] * weights[q] * covariance[p][q];
+            }
+        }
+        return Math.max(sum, 0);
+    }
+}

@@ -1,0 +1,135 @@
+package org.umberdial.core.circuit.work;
+
+import java.util.Arrays;
+import org.umberdial.core.circuit.law.Filament;
+import org.umberdial.core.circuit.network.Heat;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.sparse.SparseLu;
+
+/** How warm every heater and lamp is, and where it comes to rest. A workspace for one thread. */
+final class Heaters {
+    /** d ln R / d ln V of a filament at rest. */
+    private static final double FILAMENT_SLOPE = 0.45;
+    /** Below this a filament is cold and what its neighbours do is no matter [V]. */
+    private static final double FOLLOWING_VOLTS = 0.05;
+
+    private static final double MOST_WARMTH = 50;
+
+    private final Network network;
+    private final Stamps stamps;
+    private final Coupling coupling;
+    private final SparseLu lu;
+    /** Heat of each filament, 1 at its rating. */
+    final double[] warmth;
+
+    final double[] rms;
+    /** What warms each filament as its RMS volts would warm a sound one. */
+    final double[] effectiveVolts;
+
+    private final double[] heaterMiss;
+    private final double[][] heaterSlopes;
+    private final double[] right;
+    private final double[] move;
+    /** The conductances last solved for, filaments at rated heat. */
+    private double[] nominalSiemens;
+
+    /** @param lu the network's linear system at the present point */
+    Heaters(Network network, Stamps stamps, Coupling coupling, SparseLu lu) {
+        this.network = network;
+        this.stamps = stamps;
+        this.coupling = coupling;
+        this.lu = lu;
+        warmth = new double[network.heats().size()];
+        rms = new double[warmth.length];
+        effectiveVolts = new double[warmth.length];
+        heaterMiss = new double[warmth.length];
+        heaterSlopes = new double[warmth.length][warmth.length];
+        right = new double[stamps.size];
+        move = new double[stamps.size];
+        Arrays.fill(warmth, 1);
+    }
+
+    void nominal(double[] siemens) {
+        nominalSiemens = siemens;
+    }
+
+    /** RMS volts across each heater and lamp, its DC included; after {@link Coupling#spread}. */
+    void volts(double[] x) {
+        double[] weights = new double[coupling.inputs];
+        for (int i = 0; i < rms.length; i++) {
+            Heat heat = network.heats().get(i);
+            double dc = 0;
+            double square = 0;
+            // Both parts of a tapped heater are warmed by their own power; together they make one temperature.
+            for (int b = 0; b < heat.branches().length; b++) {
+                int branch = heat.branches()[b];
+                for (int p = 0; p < coupling.inputs; p++) {
+                    weights[p] = stamps.across(coupling.columns[p], branch);
+                }
+                dc = stamps.across(x, branch);
+                square += (dc * dc + coupling.meanSquare(weights)) / heat.shares()[b];
+            }
+            rms[i] = Math.sqrt(square);
+            // A filament that has drifted or broken gets its warmth at other volts than a sound one.
+            double drifted = network.branches().get(heat.branches()[0]).ohms() * nominalSiemens[heat.branches()[0]];
+            effectiveVolts[i] = rms[i] * Math.sqrt(drifted);
+        }
+    }
+
+    /**
+     * Moves every filament to where it rests on its present volts; the change of the farthest, as a share.
+     *
+     * <p>Heaters in a string share the line, so that one's resistance moves all the others' volts: Newton's method on
+     * the logarithms of their resistances, with the string's own transfer resistances.
+     */
+    double rest(double[] x) {
+        int count = rms.length;
+        if (count == 0) {
+            return 0;
+        }
+        volts(x);
+        for (int i = 0; i < count; i++) {
+            Filament law = network.heats().get(i).law();
+            heaterMiss[i] = Math.log(law.ohms(law.restingWarmth(effectiveVolts[i])) / law.ohms(warmth[i]));
+        }
+        for (int k = 0; k < count; k++) {
+            Arrays.fill(right, 0);
+            Coupling.out(right, heaterStart(k), heaterEnd(k), -1);
+            lu.solve(right, move);
+            double ohms = network.heats().get(k).law().ohms(warmth[k])
+                    * Math.min(rms[k] * rms[k] / Math.max(effectiveVolts[k] * effectiveVolts[k], 1e-9), 1e9);
+            for (int i = 0; i < count; i++) {
+                double transfer = Stamps.at(move, heaterEnd(i)) - Stamps.at(move, heaterStart(i));
+                double ratio = transfer / ohms * rms[k] / Math.max(rms[i], 1e-3);
+                boolean follows = rms[i] > FOLLOWING_VOLTS && rms[k] > FOLLOWING_VOLTS && Double.isFinite(ratio);
+                heaterSlopes[i][k] =
+                        (i == k ? 1 : 0) - (follows ? FILAMENT_SLOPE * Math.max(-5, Math.min(ratio, 1)) : 0);
+            }
+        }
+        if (!Dense.solve(heaterSlopes, heaterMiss)) {
+            Arrays.fill(heaterMiss, 0);
+        }
+        double farthest = 0;
+        for (int i = 0; i < count; i++) {
+            Filament law = network.heats().get(i).law();
+            double ohms = law.ohms(warmth[i]) * Math.exp(Math.max(-1, Math.min(heaterMiss[i], 1)));
+            double before = warmth[i];
+            warmth[i] = warmthAt(law, ohms);
+            farthest = Math.max(farthest, Math.abs(warmth[i] - before) / (before + 0.01));
+        }
+        return farthest;
+    }
+
+    private int heaterStart(int heat) {
+        return stamps.branchA(network.heats().get(heat).branches()[0]);
+    }
+
+    private int heaterEnd(int heat) {
+        int[] branches = network.heats().get(heat).branches();
+        return stamps.branchB(branches[branches.length - 1]);
+    }
+
+    private static double warmthAt(Filament law, double ohms) {
+        return Math.max(0, Math.min(Math.pow(ohms / law.hotOhms(), 1.55 / 0.45) - law.coldWarmth(), MOST_WARMTH));
+    }
+}
