@@ -14,6 +14,9 @@ import org.umberdial.core.area.SetFile;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation;
 import org.umberdial.core.cold.ColdBench;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.tube.TubeData;
+import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.volts.VoltsJudge;
 
 @AnalyzeClasses(packages = "org.umberdial.core", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -57,6 +60,18 @@ class ArchitectureTest {
             .areNotAssignableTo(VoltsJudge.class)
             .should()
             .callMethod(Ledger.class, "of", List.class, List.class);
+
+    /** A set brings the tube data it goes by; nothing reaches past it for what ships. */
+    @ArchTest
+    static final ArchRule tubeDataComeWithTheSet = noClasses()
+            .that()
+            .resideOutsideOfPackage("..core.tube..")
+            .and()
+            .areNotAssignableTo(BenchSet.class)
+            .should()
+            .callMethod(TubeModels.class, "shipped")
+            .orShould()
+            .callMethod(TubeData.class, "shipped");
 
     @ArchTest
     static final ArchRule packagesHaveNoCycles =

@@ -19,6 +19,7 @@ import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.CsvLine;
 
 /** Builds sets, sheets and logs for tests from short text. */
@@ -52,7 +53,7 @@ public final class Sets {
                 ConstructionClass.SERIES_STRING,
                 CircuitImport.parts(deck),
                 deck.sockets(),
-                CircuitImport.testPoints(deck),
+                CircuitImport.testPoints(deck, TubeData.shipped()),
                 values,
                 deck.modes());
     }
@@ -76,7 +77,7 @@ public final class Sets {
                 ConstructionClass.SERIES_STRING,
                 CircuitImport.parts(deck),
                 deck.sockets(),
-                CircuitImport.testPoints(deck),
+                CircuitImport.testPoints(deck, TubeData.shipped()),
                 values,
                 deck.modes());
     }

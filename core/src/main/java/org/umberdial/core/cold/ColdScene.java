@@ -17,7 +17,6 @@ import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.SupplyLabel;
-import org.umberdial.core.tube.TubeModels;
 
 /** A set with everything a cold test may ask about it. What costs time is worked out when first asked for. */
 public final class ColdScene {
@@ -163,7 +162,7 @@ public final class ColdScene {
                             List.of(),
                             changed.modes(),
                             List.of()),
-                    TubeModels.shipped(),
+                    changed.tubes(),
                     mode));
         } catch (DeckRefused refused) {
             return Optional.empty();

@@ -4,7 +4,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.claim.Verdict;
-import org.umberdial.core.tube.TubeData;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeType;
 
 /** What a heater reads when cold. */
@@ -32,9 +33,9 @@ public final class HeaterOhms {
     record Draw(double volts, double amperes) {}
 
     /** Empty when the type's heater is not known. */
-    static Optional<Draw> draw(Card card) {
-        Optional<TubeType> type = TubeData.shipped()
-                .type(TubeData.bare(card.model()))
+    static Optional<Draw> draw(BenchSet set, Part part) {
+        Card card = part.card();
+        Optional<TubeType> type = set.tubeType(part)
                 .filter(t -> t.heaterVolts().isPresent() && t.heaterAmperes().isPresent());
         int last = card.nodes().size() - 1;
         double halves = last == 2 && card.nodes().get(0).equals(card.nodes().get(last)) ? 2 : 1;

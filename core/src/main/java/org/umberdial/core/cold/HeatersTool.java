@@ -7,7 +7,6 @@ import java.util.OptionalDouble;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.Figures;
-import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.Unit;
 
@@ -64,9 +63,7 @@ final class HeatersTool extends PartByPart {
     }
 
     private static Optional<TubeType> type(ColdScene scene, String tube) {
-        return scene.set()
-                .part(tube)
-                .flatMap(p -> TubeData.shipped().type(TubeData.bare(p.card().model())));
+        return scene.set().part(tube).flatMap(p -> scene.set().tubeType(p));
     }
 
     private static OptionalDouble expected(ColdScene scene, String tube) {

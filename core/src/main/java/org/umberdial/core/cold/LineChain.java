@@ -156,7 +156,7 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
 
     private static List<Edge> path(BenchSet set, String from, String to) {
         List<Edge> edges = new ArrayList<>();
-        set.parts().forEach(part -> edges(part, edges));
+        set.parts().forEach(part -> edges(set, part, edges));
         Map<String, Double> best = new HashMap<>(Map.of(from, 0.0));
         Map<String, Edge> by = new HashMap<>();
         PriorityQueue<Reached> open = new PriorityQueue<>(Comparator.comparingDouble(Reached::ohms));
@@ -187,13 +187,12 @@ public record LineChain(List<Link> links, List<String> points, Set<String> nodes
         return path;
     }
 
-    private static void edges(Part part, List<Edge> edges) {
+    private static void edges(BenchSet set, Part part, List<Edge> edges) {
         Card card = part.card();
         List<String> nodes = card.nodes();
         switch (card.kind()) {
             case "heater" ->
-                TubeData.shipped()
-                        .type(TubeData.bare(card.model()))
+                set.tubeType(part)
                         .flatMap(LineChain::coldOhms)
                         .ifPresent(ohms -> edges.add(new Edge(part, nodes.get(0), nodes.get(nodes.size() - 1), ohms)));
             case "lamp" ->

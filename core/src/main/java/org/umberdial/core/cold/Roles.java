@@ -10,7 +10,6 @@ import java.util.stream.Collectors;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
-import org.umberdial.core.tube.TubeData;
 
 /**
  * Which part of a set has which role, from how it is joined, its kind and what it is called. A part may have several.
@@ -35,11 +34,11 @@ public final class Roles {
         this.set = set;
         this.chain = chain;
         plates = set.parts().stream()
-                .filter(Roles::amplifies)
+                .filter(this::amplifies)
                 .map(p -> p.nodes().get(0))
                 .collect(Collectors.toSet());
         grids = set.parts().stream()
-                .filter(Roles::amplifies)
+                .filter(this::amplifies)
                 .flatMap(p -> p
                         .nodes()
                         .subList(p.nodes().size() == 3 ? 1 : 2, p.nodes().size() - 1)
@@ -102,10 +101,10 @@ public final class Roles {
         parts.computeIfAbsent(role, r -> new LinkedHashSet<>()).add(reference);
     }
 
-    private static boolean amplifies(Part part) {
+    private boolean amplifies(Part part) {
         return part.card().kind().equals("tube")
                 && part.nodes().size() >= 3
-                && !TubeData.shipped().isRectifier(part.card().model());
+                && !set.tubes().data().isRectifier(part.card().model());
     }
 
     private Set<String> rectifierOutputs() {
@@ -113,7 +112,7 @@ public final class Roles {
         for (Part part : set.parts()) {
             String kind = part.card().kind();
             boolean tube = kind.equals("tube")
-                    && TubeData.shipped().isRectifier(part.card().model());
+                    && set.tubes().data().isRectifier(part.card().model());
             if (tube
                     || (kind.equals("silicon") || kind.equals("selenium"))
                             && part.card().letter() != 'C') {

@@ -7,7 +7,6 @@ import java.util.Optional;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
-import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
 
 /**
@@ -84,7 +83,7 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
         Card card = part.card();
         int count = card.nodes().size() / 2;
         boolean plate = set.parts().stream()
-                .anyMatch(p -> isAmplifier(p) && touches(card, p.nodes().get(0)));
+                .anyMatch(p -> isAmplifier(set, p) && touches(card, p.nodes().get(0)));
         List<Winding> windings = new ArrayList<>();
         for (int k = 0; k < count; k++) {
             String a = card.nodes().get(2 * k);
@@ -110,11 +109,9 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
         for (Part part : set.parts()) {
             boolean here = part.nodes().contains(a) && part.nodes().contains(b);
             if (here && part.card().kind().equals("heater")) {
-                Optional<TubeType> type =
-                        TubeData.shipped().type(TubeData.bare(part.card().model()));
-                amperes += HeaterOhms.draw(part.card())
-                        .map(HeaterOhms.Draw::amperes)
-                        .orElse(0.0);
+                Optional<TubeType> type = set.tubeType(part);
+                amperes +=
+                        HeaterOhms.draw(set, part).map(HeaterOhms.Draw::amperes).orElse(0.0);
                 boolean own = type.map(TubeType::isRectifier).orElse(false);
                 rectifier |= own;
                 heaters |= !own;
@@ -132,17 +129,17 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
     private static boolean feedsRectifier(BenchSet set, String a, String b) {
         return set.parts().stream().anyMatch(part -> {
             boolean tube = part.card().kind().equals("tube")
-                    && TubeData.shipped().isRectifier(part.card().model());
+                    && set.tubes().data().isRectifier(part.card().model());
             boolean diode =
                     part.card().kind().equals("silicon") || part.card().kind().equals("selenium");
             return (tube || diode) && (part.nodes().contains(a) || part.nodes().contains(b));
         });
     }
 
-    private static boolean isAmplifier(Part part) {
+    private static boolean isAmplifier(BenchSet set, Part part) {
         return part.card().kind().equals("tube")
                 && part.nodes().size() >= 3
-                && !TubeData.shipped().isRectifier(part.card().model());
+                && !set.tubes().data().isRectifier(part.card().model());
     }
 
     private static boolean touches(Card card, String node) {

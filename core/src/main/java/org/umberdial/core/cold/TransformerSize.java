@@ -163,8 +163,8 @@ public record TransformerSize(
         for (Part part : set.parts()) {
             Card card = part.card();
             if (card.kind().equals("heater")) {
-                Optional<TubeType> type = TubeData.shipped().type(TubeData.bare(card.model()));
-                HeaterOhms.draw(card).ifPresent(draw -> {
+                Optional<TubeType> type = set.tubes().data().type(TubeData.bare(card.model()));
+                HeaterOhms.draw(set, part).ifPresent(draw -> {
                     boolean apart = type.orElseThrow().isRectifier() && !sharesWinding(set, part);
                     group(groups.get(apart), draw.volts())
                             .merge(
@@ -210,11 +210,12 @@ public record TransformerSize(
         double sum = 0;
         for (Part part : set.parts()) {
             if (part.card().kind().equals("tube")
-                    && !TubeData.shipped().isRectifier(part.card().model())) {
-                sum += TubeData.shipped()
+                    && !set.tubes().data().isRectifier(part.card().model())) {
+                sum += set.tubes()
+                        .data()
                         .section(part.card().model(), part.nodes().size())
                         .flatMap(section ->
-                                TubeData.shipped().mainPoint(part.card().model(), section))
+                                set.tubes().data().mainPoint(part.card().model(), section))
                         .map(p -> p.plateAmperes().orElse(0) + p.screenAmperes().orElse(0))
                         .orElse(0.0);
             }
@@ -392,7 +393,8 @@ public record TransformerSize(
                 s.sheet(),
                 s.modes(),
                 s.models(),
-                s.unread());
+                s.unread(),
+                s.tubes());
     }
 
     /** @param ohms load resistor [Ω], @param watts it turns into heat [W] */

@@ -14,7 +14,6 @@ import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.Section;
-import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.InvalidEntry;
 
 /** What a part is joined to, as people write it: {@code V3.plate}, {@code V3.5}, {@code chassis}, {@code B1}. */
@@ -110,7 +109,9 @@ final class Ends {
                             .substring(1)
                             .toUpperCase(Locale.ROOT)
                             .matches(Pattern.quote(socket) + "[A-Z]?")) {
-                List<String> names = TubeData.shipped()
+                List<String> names = set
+                        .tubes()
+                        .data()
                         .section(card.model(), card.nodes().size())
                         .map(Section::electrodes)
                         .orElse(List.of())

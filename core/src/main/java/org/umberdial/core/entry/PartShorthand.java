@@ -248,11 +248,11 @@ public final class PartShorthand {
         if (words.isEmpty()) {
             throw new InvalidEntry(EMPTY, socket + " needs its type, as in " + socket + " 12AV6 date=4712.");
         }
-        TubeType type = TubeCards.known(words.get(0))
+        TubeType type = TubeCards.known(set.tubes().data(), words.get(0))
                 .orElseThrow(() -> new InvalidEntry(
                         UNKNOWN,
                         "“" + words.get(0)
-                                + "” is no type in the shipped tube data; check the number, or bring "
+                                + "” is no type in the tube data; check the number, or bring "
                                 + "the tube in with a SPICE deck that carries its model."));
         Map<String, String> joins = new LinkedHashMap<>();
         Map<String, String> all = new LinkedHashMap<>(keys);

@@ -184,7 +184,7 @@ final class TubeCards {
     }
 
     /** Whether the type is known well enough to be put in a socket. */
-    static Optional<TubeType> known(String word) {
-        return TubeData.shipped().type(word.toUpperCase(Locale.ROOT));
+    static Optional<TubeType> known(TubeData tubes, String word) {
+        return tubes.type(word.toUpperCase(Locale.ROOT));
     }
 }

@@ -10,7 +10,6 @@ import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.tube.Section;
-import org.umberdial.core.tube.TubeData;
 
 /** What of a set's circuit conducts DC in a mode, sorted by what it is. */
 public final class DcPaths {
@@ -112,7 +111,8 @@ public final class DcPaths {
         } else if (card.kind().equals("selenium")) {
             rectifiers.add(new Rectifier(part, part.nodes().get(0), part.nodes().get(1)));
         } else if (!card.kind().equals("lamp")) {
-            TubeData.shipped()
+            set.tubes()
+                    .data()
                     .section(card.model(), card.nodes().size())
                     .ifPresent(section -> addTube(set, part, section));
         }
@@ -138,7 +138,7 @@ public final class DcPaths {
         if (section.amplifies()) {
             stages.add(new Stage(part, section, nodes, socketOf(set, part)));
         } else if ((section == Section.DIODE || section == Section.FULL_WAVE)
-                && TubeData.shipped().isRectifier(part.card().model())) {
+                && set.tubes().data().isRectifier(part.card().model())) {
             for (Electrode plate : List.of(Electrode.PLATE, Electrode.PLATE2)) {
                 if (nodes.containsKey(plate)) {
                     rectifiers.add(new Rectifier(part, nodes.get(plate), nodes.get(Electrode.CATHODE)));

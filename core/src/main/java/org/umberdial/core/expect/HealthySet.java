@@ -33,7 +33,12 @@ public final class HealthySet {
     private static final int KEPT_ANSWERS = 4000;
     private static final double LEAST_SUPPLY_VOLTS = 5;
 
-    private record Key(List<Card> cards, Map<String, Map<String, Double>> models, List<String> unread, String mode) {}
+    private record Key(
+            List<Card> cards,
+            Map<String, Map<String, Double>> models,
+            List<String> unread,
+            TubeModels tubes,
+            String mode) {}
 
     /** The sets judged last; a shelf is judged over and over. */
     private static final Map<Key, Optional<HealthySet>> KEPT = new LinkedHashMap<>(16, 0.75f, true) {
@@ -61,7 +66,7 @@ public final class HealthySet {
 
     /** The set's circuit, if it is whole: it compiles, has a source and a tube, and settles with a supply voltage. */
     public static Optional<HealthySet> of(BenchSet bench, String mode) {
-        Key key = new Key(bench.cards(), bench.models(), bench.unread(), mode);
+        Key key = new Key(bench.cards(), bench.models(), bench.unread(), bench.tubes(), mode);
         synchronized (KEPT) {
             Optional<HealthySet> kept = KEPT.get(key);
             if (kept == null) {
@@ -79,7 +84,7 @@ public final class HealthySet {
      */
     public static Network network(BenchSet bench, String mode) {
         Deck deck = new Deck("", bench.cards(), bench.models(), bench.sockets(), List.of(), bench.modes(), List.of());
-        return Network.of(deck, TubeModels.shipped(), mode);
+        return Network.of(deck, bench.tubes(), mode);
     }
 
     private static Optional<HealthySet> compile(BenchSet bench, String mode) {

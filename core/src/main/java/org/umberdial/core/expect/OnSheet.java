@@ -17,7 +17,6 @@ import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.tube.Section;
-import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubePoint;
 import org.umberdial.core.value.Ohms;
 import org.umberdial.core.value.Volts;
@@ -207,7 +206,7 @@ public final class OnSheet implements Reference {
 
     private void stampStage(LinearNetwork network, DcPaths.Stage stage, Map<String, Double> shown) {
         Optional<TubePoint> point =
-                TubeData.shipped().mainPoint(stage.part().card().model(), stage.section());
+                set.tubes().data().mainPoint(stage.part().card().model(), stage.section());
         String plate = stage.nodes().get(Electrode.PLATE);
         String cathode = stage.nodes().get(Electrode.CATHODE);
         String grid = signalGrid(stage);

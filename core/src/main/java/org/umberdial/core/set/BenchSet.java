@@ -8,6 +8,9 @@ import java.util.Set;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.tube.TubeData;
+import org.umberdial.core.tube.TubeModels;
+import org.umberdial.core.tube.TubeType;
 
 /**
  * A set as the rules see it: its circuit, its test points in probing order and its sheet.
@@ -15,6 +18,7 @@ import org.umberdial.core.reading.ReadingKind;
  * @param modes the default first; empty when there is only one
  * @param models diode models by name, with their parameters
  * @param unread what could not be read of the circuit, each a sentence; the set is incomplete until it is mended
+ * @param tubes what is known of tube types where this set is
  */
 public record BenchSet(
         ConstructionClass construction,
@@ -24,7 +28,8 @@ public record BenchSet(
         List<SheetValue> sheet,
         List<String> modes,
         Map<String, Map<String, Double>> models,
-        List<String> unread) {
+        List<String> unread,
+        TubeModels tubes) {
     /** The line cord, which no circuit draws. */
     public static final String CORD = "CORD";
     /** The line fuse of a set whose circuit draws none. */
@@ -41,6 +46,30 @@ public record BenchSet(
             List<SheetValue> sheet,
             List<String> modes) {
         this(construction, parts, sockets, testPoints, sheet, modes, Map.of(), List.of());
+    }
+
+    /** A set with the tube data that ships with the application. */
+    public BenchSet(
+            ConstructionClass construction,
+            List<Part> parts,
+            List<Deck.SocketPins> sockets,
+            List<TestPoint> testPoints,
+            List<SheetValue> sheet,
+            List<String> modes,
+            Map<String, Map<String, Double>> models,
+            List<String> unread) {
+        this(construction, parts, sockets, testPoints, sheet, modes, models, unread, TubeModels.shipped());
+    }
+
+    /** What is known of a part's tube type; empty for anything else. */
+    public Optional<TubeType> tubeType(Part part) {
+        return tubes.data().type(TubeData.bare(part.card().model()));
+    }
+
+    /** Whether a part is a tube that rectifies. */
+    public boolean isRectifier(Part part) {
+        return part.card().kind().equals("tube")
+                && tubes.data().isRectifier(part.card().model());
     }
 
     public Optional<Part> part(String reference) {

@@ -38,23 +38,23 @@ public final class CircuitImport {
     }
 
     /** Test points at the nodes of {@code *TP}; each takes its node as id. */
-    public static List<TestPoint> testPoints(Deck deck) {
+    public static List<TestPoint> testPoints(Deck deck, TubeData tubes) {
         List<TestPoint> points = new ArrayList<>();
         for (String node : deck.testPoints().stream()
                 .distinct()
                 .filter(node -> !node.equals("0"))
                 .toList()) {
-            points.add(named(deck, node));
+            points.add(named(deck, tubes, node));
         }
         return List.copyOf(points);
     }
 
     /** A point named after the electrode that sits there, else after the node. */
-    public static TestPoint named(Deck deck, String node) {
+    public static TestPoint named(Deck deck, TubeData tubes, String node) {
         for (Electrode electrode :
                 List.of(Electrode.PLATE, Electrode.SCREEN, Electrode.CATHODE, Electrode.GRID, Electrode.GRID3)) {
             for (Card card : deck.cards()) {
-                Optional<TestPoint> point = at(deck, card, electrode, node);
+                Optional<TestPoint> point = at(deck, tubes, card, electrode, node);
                 if (point.isPresent()) {
                     return point.get();
                 }
@@ -63,12 +63,12 @@ public final class CircuitImport {
         return new TestPoint(node, node, wordsOf(node), "", "", "");
     }
 
-    private static Optional<TestPoint> at(Deck deck, Card card, Electrode electrode, String node) {
+    private static Optional<TestPoint> at(Deck deck, TubeData tubes, Card card, Electrode electrode, String node) {
         if (card.letter() != 'X' || !card.kind().equals("tube")) {
             return Optional.empty();
         }
         Optional<Section> section =
-                TubeData.shipped().section(card.model(), card.nodes().size()).filter(Section::amplifies);
+                tubes.section(card.model(), card.nodes().size()).filter(Section::amplifies);
         int place = section.map(s -> s.electrodes().indexOf(electrode)).orElse(-1);
         if (place < 0 || !card.nodes().get(place).equals(node) || electrode == Electrode.SCREEN && isRail(deck, node)) {
             return Optional.empty();
@@ -86,8 +86,7 @@ public final class CircuitImport {
         boolean severalSections = deck.cards().stream()
                         .filter(other -> other.letter() == 'X'
                                 && other.reference().substring(1).startsWith(name)
-                                && TubeData.shipped()
-                                        .section(other.model(), other.nodes().size())
+                                && tubes.section(other.model(), other.nodes().size())
                                         .filter(Section::amplifies)
                                         .isPresent())
                         .count()

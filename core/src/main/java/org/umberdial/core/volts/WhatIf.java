@@ -67,12 +67,12 @@ public final class WhatIf {
     /** The set's parts that can be changed, and how, in the circuit's order. */
     public static List<Changeable> changeable(BenchSet set) {
         return set.parts().stream()
-                .map(WhatIf::changeable)
+                .map(part -> changeable(set, part))
                 .filter(part -> !part.kinds().isEmpty())
                 .toList();
     }
 
-    private static Changeable changeable(Part part) {
+    private static Changeable changeable(BenchSet set, Part part) {
         List<PartChange.Kind> kinds = switch (part.card().letter()) {
             case 'R' ->
                 part.card().kind().equals("switch")
@@ -83,7 +83,7 @@ public final class WhatIf {
             case 'L' -> List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
             case 'V' -> List.of(PartChange.Kind.VALUE);
             case 'D' -> List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED, PartChange.Kind.LEAK);
-            case 'X' -> ofSubcircuit(part);
+            case 'X' -> ofSubcircuit(set, part);
             default -> List.<PartChange.Kind>of();
         };
         Optional<Unit> unit = switch (part.card().letter()) {
@@ -103,7 +103,7 @@ public final class WhatIf {
                 kinds);
     }
 
-    private static List<PartChange.Kind> ofSubcircuit(Part part) {
+    private static List<PartChange.Kind> ofSubcircuit(BenchSet set, Part part) {
         String model = part.card().model();
         if (model.equals("SELENIUM")) {
             return List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED, PartChange.Kind.LEAK);
@@ -114,7 +114,7 @@ public final class WhatIf {
             return List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
         }
         boolean rectifies =
-                TubeData.shipped().isRectifier(model) || TubeData.suffix(model).equals("D");
+                set.tubes().data().isRectifier(model) || TubeData.suffix(model).equals("D");
         return rectifies
                 ? List.of(PartChange.Kind.WEAK, PartChange.Kind.OPEN, PartChange.Kind.SHORTED)
                 : List.of(PartChange.Kind.WEAK);

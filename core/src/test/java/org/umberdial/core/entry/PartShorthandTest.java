@@ -56,7 +56,7 @@ class PartShorthandTest {
                 "Q7 3 a-b | is no reference",
                 "R7 a b much ; kind=carbon | much",
                 "V3 | needs its type",
-                "V3 99ZZ9 | no type in the shipped tube data",
+                "V3 99ZZ9 | no type in the tube data",
                 "V3 12AV6 screen=b1 | has no screen",
                 "R7 470k V3.5-b1 | Nothing is known of pin 5",
                 "R7 2m2 a-b | two",

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.umberdial.core.Sets;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.tube.TubeData;
 
 class PartTest {
     private final Part coupling = Sets.demo("table-set").part("C4").orElseThrow();
@@ -46,8 +47,9 @@ class PartTest {
     @Test
     void importedPoints_areNamedAsPeopleNameThem() {
         Deck deck = DeckReader.read(Sets.resource("fm-superhet.cir"));
-        List<String> names =
-                CircuitImport.testPoints(deck).stream().map(TestPoint::name).toList();
+        List<String> names = CircuitImport.testPoints(deck, TubeData.shipped()).stream()
+                .map(TestPoint::name)
+                .toList();
         assertTrue(
                 names.containsAll(List.of(
                         "B1",
@@ -58,6 +60,8 @@ class PartTest {
                         "V1 A plate",
                         "Heater winding")),
                 names.toString());
-        assertEquals("pin 7", CircuitImport.named(deck, "v5_plate").hint());
+        assertEquals(
+                "pin 7",
+                CircuitImport.named(deck, TubeData.shipped(), "v5_plate").hint());
     }
 }

@@ -23,6 +23,7 @@ import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.StartingCircuit;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
@@ -43,13 +44,16 @@ public class CircuitService {
     private final SetTables tables;
     private final ChartTables chart;
     private final PartTables parts;
+    private final TubeModels tubes;
     private final Clock clock;
 
-    public CircuitService(SetService sets, SetTables tables, ChartTables chart, PartTables parts, Clock clock) {
+    public CircuitService(
+            SetService sets, SetTables tables, ChartTables chart, PartTables parts, TubeModels tubes, Clock clock) {
         this.sets = sets;
         this.tables = tables;
         this.chart = chart;
         this.parts = parts;
+        this.tubes = tubes;
         this.clock = clock;
     }
 
@@ -144,7 +148,7 @@ public class CircuitService {
             chart.replaceTestPoints(
                     shopId,
                     setId,
-                    CircuitImport.testPoints(deck).stream()
+                    CircuitImport.testPoints(deck, tubes.data()).stream()
                             .map(point -> named.getOrDefault(point.node(), point))
                             .toList());
         }

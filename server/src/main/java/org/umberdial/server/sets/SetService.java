@@ -17,6 +17,7 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.sets.internal.ChartTables;
@@ -29,12 +30,14 @@ public class SetService {
     private final SetTables tables;
     private final ChartTables chart;
     private final PartTables parts;
+    private final TubeModels tubes;
     private final Clock clock;
 
-    public SetService(SetTables tables, ChartTables chart, PartTables parts, Clock clock) {
+    public SetService(SetTables tables, ChartTables chart, PartTables parts, TubeModels tubes, Clock clock) {
         this.tables = tables;
         this.chart = chart;
         this.parts = parts;
+        this.tubes = tubes;
         this.clock = clock;
     }
 
@@ -61,7 +64,8 @@ public class SetService {
                 row.unread()
                         .lines()
                         .map(line -> line.substring(line.indexOf('\t') + 1))
-                        .toList());
+                        .toList(),
+                tubes);
         return new StoredSet(
                 setId,
                 row.label(),
