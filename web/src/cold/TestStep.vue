@@ -53,20 +53,21 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       </RouterLink>
       <div class="flex flex-wrap items-start justify-between gap-x-4">
         <h2 class="text-xl font-semibold">{{ say(about.title) }}</h2>
-        <ChoiceField
-          v-if="about.instruments.length > 0"
-          v-model="instrument"
-          inline
-          label="Read with"
-          :options="
-            about.instruments.map((one) => ({
-              id: one.id,
-              name: one.name + (one.checkedLately ? ', proven today' : ''),
-            }))
-          "
-        />
+        <div v-if="about.instruments.length > 0" class="flex flex-wrap items-center gap-x-3">
+          <ChoiceField
+            v-model="instrument"
+            inline
+            label="Read with"
+            :options="
+              about.instruments.map((one) => ({
+                id: one.id,
+                name: one.name + (one.checkedLately ? ', proven today' : ''),
+              }))
+            "
+          />
+          <span v-if="chosen?.says" class="text-sm text-soft">{{ say(chosen.says) }}</span>
+        </div>
       </div>
-      <p v-if="chosen?.says" class="text-right text-sm text-soft">{{ say(chosen.says) }}</p>
       <p v-if="about.lacking.length > 0" class="mt-1 text-doubt">
         This bench has no {{ say(about.lacking.join(', no ')) }}; borrowed, it can be made all the same.
       </p>

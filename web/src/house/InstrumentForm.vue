@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref, useTemplateRef } from 'vue'
 import { ask, faultAt, http, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -19,6 +19,8 @@ const form = reactive<Schemas['InstrumentEdit']>(
     : { id: crypto.randomUUID(), name: '', retired: false, version: 0, abilities: [] },
 )
 const problem = ref<Problem | null>(null)
+const name = useTemplateRef('name')
+onMounted(() => name.value?.focus())
 const ability = (kind: Kind['id']) => form.abilities.find((one) => one.kind === kind)
 const chosen = computed(() => props.kinds.filter((kind) => ability(kind.id) && kind.limits.length > 0))
 
@@ -37,7 +39,7 @@ async function keep() {
 
 <template>
   <form class="space-y-4 rounded border border-line bg-raised p-4" @submit.prevent="keep">
-    <TextField v-model="form.name" class="w-72!" label="Called" :fault="faultAt(problem, 'name')" />
+    <TextField ref="name" v-model="form.name" class="w-72!" label="Called" :fault="faultAt(problem, 'name')" />
     <fieldset>
       <legend class="text-sm text-soft">It does</legend>
       <div class="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
@@ -58,7 +60,7 @@ async function keep() {
           v-for="field in fieldsOf(kind)"
           :key="field.key"
           v-model="ability(kind.id)![field.key]"
-          class="w-36!"
+          :class="field.key === 'testVolts' ? 'w-56!' : 'w-36!'"
           :label="field.label"
           :unit="field.unit"
           :hint="field.hint"
@@ -79,7 +81,7 @@ async function keep() {
     <p class="text-sm text-soft">Leave empty what you do not know: it then bounds nothing.</p>
     <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />
     <div class="flex gap-3">
-      <AppButton type="submit" look="main" :disabled="!form.name.trim() || form.abilities.length === 0">Keep</AppButton>
+      <AppButton type="submit" look="main" :disabled="!form.name.trim() || form.abilities.length === 0">Save</AppButton>
       <AppButton look="quiet" @click="emit('left')">Cancel</AppButton>
     </div>
   </form>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { ask, http, orThrow, type Schemas } from '../api/client'
 import ControlReading from '../cold/ControlReading.vue'
 import AppButton from '../ui/AppButton.vue'
@@ -38,8 +38,15 @@ const provable: readonly string[] = [
 const proves = (i: Schemas['InstrumentView']) => i.abilities.find((a) => provable.includes(a.kind))
 const unitOf = (kind: string) => kinds.data.value?.find((k) => k.id === kind)?.unit ?? 'OHM'
 
-async function changed() {
+/** Back to the button that opened the form. */
+async function leave() {
+  const from = editing.value
   editing.value = ''
+  await nextTick()
+  document.getElementById(`change-${from}`)?.focus()
+}
+async function changed() {
+  await leave()
   await client.invalidateQueries({
     predicate: (q) => ['instruments', 'volts', 'cold', 'cold-test', 'shelf'].includes(String(q.queryKey[0])),
   })
@@ -66,7 +73,7 @@ async function retire(i: Schemas['InstrumentView'], gone: boolean) {
           :instrument="i"
           :kinds="kinds.data.value"
           @kept="changed"
-          @left="editing = ''"
+          @left="leave"
         />
         <template v-else>
           <div class="flex flex-wrap items-center gap-x-2">
@@ -79,7 +86,9 @@ async function retire(i: Schemas['InstrumentView'], gone: boolean) {
             >
               Prove
             </AppButton>
-            <AppButton look="quiet" :aria-label="`Change ${i.name}`" @click="editing = i.id">Change</AppButton>
+            <AppButton :id="`change-${i.id}`" look="quiet" :aria-label="`Change ${i.name}`" @click="editing = i.id">
+              Change
+            </AppButton>
             <AppButton look="quiet" :aria-label="`Retire ${i.name}`" @click="retire(i, true)">Retire</AppButton>
           </div>
           <p v-for="ability in i.abilities" :key="ability.kind" class="text-sm leading-snug">
@@ -108,9 +117,9 @@ async function retire(i: Schemas['InstrumentView'], gone: boolean) {
       :instrument="null"
       :kinds="kinds.data.value"
       @kept="changed"
-      @left="editing = ''"
+      @left="leave"
     />
-    <AppButton v-else class="mt-3" @click="editing = 'new'">Add an instrument</AppButton>
+    <AppButton v-else id="change-new" class="mt-3" @click="editing = 'new'">Add an instrument</AppButton>
     <p v-if="lacking.length > 0" class="mt-3 text-sm text-soft">
       Nothing here for: {{ say(lacking.map((kind) => kind.label).join(', ')) }}. What only these prove stays open.
     </p>

@@ -31,6 +31,7 @@ import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.CsvLine;
 import org.umberdial.core.volts.VoltsJudge;
 import org.umberdial.core.volts.VoltsReport;
@@ -83,7 +84,7 @@ public class VoltsBenchmark {
                 ConstructionClass.SERIES_STRING,
                 CircuitImport.parts(deck),
                 deck.sockets(),
-                CircuitImport.testPoints(deck),
+                CircuitImport.testPoints(deck, TubeData.shipped()),
                 sheet,
                 List.of());
         log = new ReadingLog(readings);

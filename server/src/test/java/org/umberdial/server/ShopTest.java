@@ -64,10 +64,12 @@ class ShopTest {
                         .json()
                         .at("/errors/0/pointer")
                         .asString());
-        assertEquals(
-                422,
-                RunningServer.post("/api/instruments", body.replaceAll("\\[.*\\]", "[]"))
-                        .status());
+        for (String nothing : new String[] {"[]", "[null]"}) {
+            assertEquals(
+                    422,
+                    RunningServer.post("/api/instruments", body.replaceAll("\\[.*\\]", nothing))
+                            .status());
+        }
         assertEquals(
                 200,
                 RunningServer.put(
@@ -95,6 +97,12 @@ class ShopTest {
         RunningServer.Answer tooMany = RunningServer.post("/api/stock/" + id + "/moves", move(UUID.randomUUID(), -2));
         assertEquals(422, tooMany.status());
         assertTrue(tooMany.json().toString().contains("There is 1"));
+        assertEquals(
+                400,
+                RunningServer.post(
+                                "/api/stock/" + id + "/moves",
+                                move(UUID.randomUUID(), -1).replace("-1", "-0.5"))
+                        .status());
         var moves = RunningServer.get("/api/stock/" + id + "/moves").json();
         assertEquals(2, moves.size());
         assertEquals(-2, moves.at("/0/quantity").asInt());

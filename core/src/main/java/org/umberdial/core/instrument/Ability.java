@@ -47,10 +47,22 @@ public record Ability(
 
     private static final double MOST_ACCURACY = 0.2;
     private static final double MOST_TEST_VOLTS = 10_000;
+    private static final int MOST_TESTS = 12;
 
     public Ability {
         testVolts = testVolts.stream().distinct().sorted().toList();
-        within(accuracy, 0, MOST_ACCURACY, "accuracy", "A meter's accuracy is 0 to 20 %");
+        if (accuracy.isPresent() && !(accuracy.getAsDouble() >= 0 && accuracy.getAsDouble() <= MOST_ACCURACY)) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "A meter's accuracy is 0 to 20 %, not " + plain(100 * accuracy.getAsDouble()) + " %.")
+                    .at("accuracyPercent");
+        }
+        if (testVolts.size() > MOST_TESTS) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "Name at most " + MOST_TESTS + " test voltages, as in 250 500 1000.")
+                    .at("testVolts");
+        }
         within(highest, Double.MIN_NORMAL, Double.MAX_VALUE, "highest", "The highest it shows is above zero");
         within(outputOhms, 0, 1e6, "outputOhms", "An output has 0 Ω to 1 MΩ");
         for (double volts : testVolts) {

@@ -111,6 +111,7 @@ class ColdTestsTest {
             fm | lead-out | part=XT2 break=inside | BAD | replacement may be sought
             fm | lead-out | part=XT2 break=outside mended=322 | GOOD | Mended
             fm | transistor | be=0.22 bc=0.24 beb=open bcb=open ce=0.0002 | GOOD | whole
+            fm | transistor | be=0.22 bc=0.24 ce=0.003 | DOUBT | 10 °C
             fm | transistor | be=0.02 bc=0.24 | BAD | shorted
             """)
     void figuresAreJudged(String scene, String test, String figures, Verdict word, String says) {

@@ -102,6 +102,10 @@ class ReachTest {
     void whatCannotBe_isRefused() {
         assertThrows(InvalidEntry.class, () -> new Instrument("a", "Nothing", false, List.of()));
         assertThrows(InvalidEntry.class, () -> tester(-500.0));
+        assertEquals(
+                "A meter's accuracy is 0 to 20 %, not 55 %.",
+                assertThrows(InvalidEntry.class, () -> Ability.voltmeter(Meter.parse("10M"), 0.55))
+                        .getMessage());
         assertThrows(InvalidEntry.class, () -> to(Equipment.OHMMETER, 0));
         assertEquals("tests at 250, 500 V", tester(500.0, 250.0).says());
     }

@@ -76,19 +76,19 @@ class InstrumentController {
     /** Limits as typed; empty where nobody knows. */
     record AbilityEdit(
             @NotNull Equipment kind,
-            @NotNull @Size(max = 40) String input,
-            @NotNull @Size(max = 40) String accuracyPercent,
-            @NotNull @Size(max = 40) String highest,
-            @NotNull @Size(max = 120) String testVolts,
-            @NotNull @Size(max = 40) String outputOhms,
-            @NotNull @Size(max = 20) String response) {}
+            @NotNull String input,
+            @NotNull String accuracyPercent,
+            @NotNull String highest,
+            @NotNull String testVolts,
+            @NotNull String outputOhms,
+            @NotNull String response) {}
 
     record InstrumentEdit(
             @NotNull UUID id,
             @NotBlank @Size(max = 120) String name,
             boolean retired,
             int version,
-            @NotNull @Size(max = 20) List<@Valid AbilityEdit> abilities) {}
+            @NotNull @Size(max = 20) List<@NotNull @Valid AbilityEdit> abilities) {}
 
     record ControlReadingEdit(
             @NotNull UUID id,

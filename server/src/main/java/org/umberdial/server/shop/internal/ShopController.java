@@ -60,7 +60,7 @@ class ShopController {
             @NotBlank @Size(max = 60) String timeZone,
             @NotNull Vocabulary vocabulary,
             @NotNull DecimalSign decimalSign,
-            @NotNull @Size(max = MOST_FIGURES) Map<String, @Size(max = 40) String> figures,
+            @NotNull @Size(max = MOST_FIGURES) Map<String, @NotNull @Size(max = 40) String> figures,
             @NotBlank @Size(max = 40) String hourRate,
             @NotBlank @Size(max = 10) String money,
             int version) {}
