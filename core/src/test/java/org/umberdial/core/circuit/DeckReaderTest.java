@@ -48,7 +48,7 @@ class DeckReaderTest {
         assertEquals(230, deck.cards().get(4).parameters().get("VP"));
         assertEquals(List.of("FM", "PHONO"), deck.modes());
         assertEquals(List.of("bplus", "v1_plate"), deck.testPoints());
-        assertEquals(2, deck.notes().size(), deck.notes().toString());
+        assertEquals(3, deck.notes().size(), deck.notes().toString());
     }
 
     @ParameterizedTest

@@ -43,6 +43,9 @@ public final class DeckReader {
     private final List<String> testPoints = new ArrayList<>();
     private final List<String> modes = new ArrayList<>();
     private final List<String> notes = new ArrayList<>();
+    /** Nodes that points and pins name, and where first. */
+    private final Map<String, String> named = new LinkedHashMap<>();
+
     private final List<DeckRefused.Fault> faults = new ArrayList<>();
     private final Set<String> passedOver = new HashSet<>();
     private final CardReader cards = new CardReader(faults);
@@ -130,6 +133,7 @@ public final class DeckReader {
                 break;
             }
         }
+        noteUnknownNodes();
         String title = lines.get(0).text().replaceFirst("^\\*\\s*", "").strip();
         return new Deck(
                 title,
@@ -139,6 +143,17 @@ public final class DeckReader {
                 List.copyOf(testPoints),
                 namedModes(),
                 List.copyOf(notes));
+    }
+
+    /** A point or pin at a node that no part has is a slip of the pen, or its part is missing. */
+    private void noteUnknownNodes() {
+        Set<String> there = new HashSet<>(Set.of("0"));
+        cards.cards().forEach(card -> there.addAll(card.nodes()));
+        named.forEach((node, where) -> {
+            if (!there.contains(node)) {
+                notes.add(where + " names “" + node + "”, and no part is at such a node; check its spelling.");
+            }
+        });
     }
 
     private void readParameters(List<Numbered> lines) {
@@ -193,7 +208,11 @@ public final class DeckReader {
             return;
         }
         switch (words[0].toUpperCase(Locale.ROOT)) {
-            case "*TP" -> Arrays.stream(words).skip(1).map(CardReader::node).forEach(testPoints::add);
+            case "*TP" ->
+                Arrays.stream(words).skip(1).map(CardReader::node).forEach(node -> {
+                    testPoints.add(node);
+                    named.putIfAbsent(node, "Line " + line.number() + ": *TP");
+                });
             case "*MODES" -> modes.addAll(Arrays.asList(words).subList(1, words.length));
             default -> readPins(line, words);
         }
@@ -214,9 +233,9 @@ public final class DeckReader {
             if (equals < 1 || equals > 10 || equals == word.length() - 1) {
                 fault(line, "“" + word + "” is no pin; write pin=node, as in 1=v4_cathode.");
             } else {
-                pins.put(
-                        word.substring(0, equals).toLowerCase(Locale.ROOT),
-                        CardReader.node(word.substring(equals + 1)));
+                String node = CardReader.node(word.substring(equals + 1));
+                pins.put(word.substring(0, equals).toLowerCase(Locale.ROOT), node);
+                named.putIfAbsent(node, "Line " + line.number() + ": *PINS " + words[1]);
             }
         }
         sockets.add(new Deck.SocketPins(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT), pins));

@@ -10,4 +10,8 @@ import org.umberdial.core.circuit.law.Conductor;
  *     it
  * @param shorted number of the branch that stands for a short across it
  */
-public record Junction(String part, int a, int b, Conductor law, int heat, boolean acDriven, int shorted) {}
+public record Junction(String part, int a, int b, Conductor law, int heat, boolean acDriven, int shorted) {
+    Junction driven() {
+        return new Junction(part, a, b, law, heat, true, shorted);
+    }
+}

@@ -1,32 +1,42 @@
 package org.umberdial.core.circuit.network;
 
-import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Deque;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
+import org.umberdial.core.circuit.sparse.ComplexSystem;
 
-/** Finds the junctions that the line's alternating voltage drives. */
+/**
+ * Finds what the line's alternating voltage drives: the junctions that only an average over the cycle describes, and
+ * the capacitors that matter to them within it.
+ *
+ * <p>Both follow from the network at the line's frequency, tubes left out. Across a junction that does not conduct
+ * stands the most that can ever reach it, so a junction is driven when that is more than its law notices. A further
+ * junction may be reached only through one that conducts; so those found are closed and the rest is looked at again. A
+ * capacitor matters when a driven junction's volts or current are others without it, open or closed.
+ */
 final class LineDriven {
-    /**
-     * The line's alternating voltage is followed through branches up to this [Ω]; above, what arrives is a hum and not
-     * a supply.
-     */
-    private static final double SUPPLY_OHMS = 30e3;
-    /** A capacitor in series with a rectifier has at least this [F]. */
-    private static final double SERIES_FARADS = 0.4e-6;
+    /** Less than this across an open junction shifts its mean by a few hundredths of a volt at most [V peak]. */
+    private static final double NOTICED_VOLTS = 0.05;
+    /** Through a conducting junction comes a supply or its ripple; a ripple of less drives nothing [V peak]. */
+    private static final double RIPPLE_VOLTS = 1;
+    /** A capacitor that changes a junction's volts or current by less is left out of the cycle. */
+    private static final double MATTERS = 0.02;
+    /** From here on a capacitor holds its charge within a cycle wherever it stands [F]. */
+    private static final double HOLDS_FARADS = 0.4e-6;
 
-    private static final double HOLDING_OHMS = 1e3;
+    private static final double OPEN_SIEMENS = 1e-9;
+    private static final double CLOSED_SIEMENS = 0.01;
+    private static final double GMIN = 1e-12;
+    private static final int MOST_ROUNDS = 6;
 
     private final List<Source> sources;
     private final List<Magnet> magnets;
     private final List<Branch> branches;
     private final List<Store> stores;
     private final List<Junction> junctions;
+    private final int nodes;
+    private final int size;
+    private final double[] siemens;
+    private double omega;
 
     LineDriven(NetworkBuilder built) {
         sources = built.sources;
@@ -34,87 +44,176 @@ final class LineDriven {
         branches = built.branches;
         stores = built.stores;
         junctions = built.junctions;
-    }
-
-    /** Follows the line through wires, windings and heaters to the junctions it drives. */
-    void mark() {
-        Set<Integer> reached = new HashSet<>();
-        Deque<Integer> open = new ArrayDeque<>();
-        for (Source source : sources) {
-            if (source.isLine()) {
-                open.add(source.plus());
-                open.add(source.minus());
-            }
-        }
-        Map<Integer, Magnet> transformerOf = new HashMap<>();
-        magnets.stream()
-                .filter(magnet -> magnet.branches().length > 1)
-                .forEach(magnet ->
-                        Arrays.stream(magnet.branches()).forEach(winding -> transformerOf.put(winding, magnet)));
-        Map<Integer, List<Integer>> at = new HashMap<>();
-        for (int i = 0; i < branches.size(); i++) {
-            at.computeIfAbsent(branches.get(i).a(), node -> new ArrayList<>()).add(i);
-            at.computeIfAbsent(branches.get(i).b(), node -> new ArrayList<>()).add(i);
-        }
-        while (!open.isEmpty()) {
-            int node = open.remove();
-            if (node < 0 || !reached.add(node)) {
-                continue;
-            }
-            for (int number : at.getOrDefault(node, List.of())) {
-                Branch branch = branches.get(number);
-                if (branch.kind() == Branch.Kind.LEAK
-                        || branch.kind() == Branch.Kind.FAULT
-                        || branch.ohms() > SUPPLY_OHMS) {
-                    continue;
-                }
-                open.add(branch.a());
-                open.add(branch.b());
-                Magnet transformer = transformerOf.get(number);
-                if (transformer != null) {
-                    for (int winding : transformer.branches()) {
-                        open.add(branches.get(winding).a());
-                        open.add(branches.get(winding).b());
-                    }
-                }
-            }
-        }
-        Set<Integer> carried = carriedBySeriesCapacitor(reached, at);
-        junctions.replaceAll(junction -> reached.contains(junction.a())
-                        || reached.contains(junction.b())
-                        || carried.contains(junction.a())
-                        || carried.contains(junction.b())
-                ? new Junction(
-                        junction.part(),
-                        junction.a(),
-                        junction.b(),
-                        junction.law(),
-                        junction.heat(),
-                        true,
-                        junction.shorted())
-                : junction);
+        nodes = built.names.size();
+        size = nodes + sources.size() + magnets.size();
+        siemens = new double[junctions.size()];
     }
 
     /**
-     * Nodes that the line reaches through a large capacitor and that nothing but junctions leaves: the middle of a
-     * doubler.
+     * Marks junctions and capacitors in place; without an alternating source none.
+     *
+     * @return the most that the line puts at any node or across any junction while none conducts [V peak]
      */
-    private Set<Integer> carriedBySeriesCapacitor(Set<Integer> reached, Map<Integer, List<Integer>> branchesAt) {
-        Set<Integer> carried = new HashSet<>();
-        for (Store store : stores) {
-            if (store.farads() < SERIES_FARADS || reached.contains(store.a()) == reached.contains(store.b())) {
-                continue;
+    double mark() {
+        double hertz = sources.stream()
+                .filter(Source::isLine)
+                .mapToDouble(Source::hertz)
+                .findFirst()
+                .orElse(0);
+        if (hertz == 0) {
+            return 0;
+        }
+        omega = 2 * Math.PI * hertz;
+        ComplexSystem system = new ComplexSystem(size, this::walk);
+        Arrays.fill(siemens, OPEN_SIEMENS);
+        double[] open = byLine(system);
+        boolean[] driven = new boolean[siemens.length];
+        boolean more = reached(open, NOTICED_VOLTS, driven);
+        boolean[] matters = new boolean[stores.size()];
+        matter(system, open, driven, matters);
+        for (int round = 0; more && round < MOST_ROUNDS; round++) {
+            for (int j = 0; j < siemens.length; j++) {
+                siemens[j] = driven[j] ? CLOSED_SIEMENS : OPEN_SIEMENS;
             }
-            int far = reached.contains(store.a()) ? store.b() : store.a();
-            boolean held = branchesAt.getOrDefault(far, List.of()).stream()
-                    .map(branches::get)
-                    .anyMatch(branch -> branch.kind() != Branch.Kind.LEAK
-                            && branch.kind() != Branch.Kind.FAULT
-                            && branch.ohms() <= HOLDING_OHMS);
-            if (far >= 0 && !held) {
-                carried.add(far);
+            double[] closed = byLine(system);
+            more = reached(closed, RIPPLE_VOLTS, driven);
+            if (!more) {
+                matter(system, closed, driven, matters);
             }
         }
-        return carried;
+        for (int j = 0; j < siemens.length; j++) {
+            if (driven[j]) {
+                junctions.set(j, junctions.get(j).driven());
+            }
+        }
+        for (int s = 0; s < matters.length; s++) {
+            if (matters[s] || stores.get(s).farads() >= HOLDS_FARADS) {
+                stores.set(s, stores.get(s).cycled());
+            }
+        }
+        return highest(open);
+    }
+
+    private double highest(double[] answer) {
+        double highest = 0;
+        for (int i = 0; i < nodes; i++) {
+            highest = Math.max(highest, across(answer, i, -1));
+        }
+        for (Junction junction : junctions) {
+            highest = Math.max(highest, across(answer, junction.a(), junction.b()));
+        }
+        return highest;
+    }
+
+    private boolean reached(double[] answer, double volts, boolean[] driven) {
+        boolean more = false;
+        for (int j = 0; j < driven.length; j++) {
+            if (!driven[j]
+                    && across(answer, junctions.get(j).a(), junctions.get(j).b()) > volts) {
+                driven[j] = true;
+                more = true;
+            }
+        }
+        return more;
+    }
+
+    /** Which capacitors the driven junctions would miss, by what each does to them when it is taken out. */
+    private void matter(ComplexSystem system, double[] answer, boolean[] driven, boolean[] matters) {
+        for (int s = 0; s < matters.length; s++) {
+            Store store = stores.get(s);
+            if (matters[s] || store.farads() >= HOLDS_FARADS) {
+                continue;
+            }
+            double[] y = admittance(store);
+            double vr = part(answer, store.a(), store.b(), 0);
+            double vi = part(answer, store.a(), store.b(), size);
+            // The current it takes now, put back: what its absence does, seen through the network without it.
+            double ir = y[0] * vr - y[1] * vi;
+            double ii = y[0] * vi + y[1] * vr;
+            system.clear();
+            system.drive(store.a(), 1, 0);
+            system.drive(store.b(), -1, 0);
+            double[] unit = system.solve();
+            double zr = part(unit, store.a(), store.b(), 0);
+            double zi = part(unit, store.a(), store.b(), size);
+            double dr = 1 - (y[0] * zr - y[1] * zi);
+            double di = -(y[0] * zi + y[1] * zr);
+            double square = Math.max(dr * dr + di * di, 1e-30);
+            double kr = (ir * dr + ii * di) / square;
+            double ki = (ii * dr - ir * di) / square;
+            for (int j = 0; j < driven.length; j++) {
+                if (driven[j]) {
+                    Junction junction = junctions.get(j);
+                    double ur = part(unit, junction.a(), junction.b(), 0);
+                    double ui = part(unit, junction.a(), junction.b(), size);
+                    double change = Math.hypot(ur * kr - ui * ki, ur * ki + ui * kr);
+                    matters[s] |= change > MATTERS * across(answer, junction.a(), junction.b());
+                }
+            }
+        }
+    }
+
+    private double[] byLine(ComplexSystem system) {
+        system.clear();
+        for (int i = 0; i < sources.size(); i++) {
+            if (sources.get(i).isLine()) {
+                system.drive(nodes + i, sources.get(i).volts() * Math.sqrt(2), 0);
+            }
+        }
+        return system.fill(this::walk) ? system.solve() : new double[2 * size];
+    }
+
+    private void walk(ComplexSystem.Entries entries) {
+        for (int i = 0; i < nodes; i++) {
+            entries.add(i, i, GMIN, 0);
+        }
+        for (Branch branch : branches) {
+            entries.admit(branch.a(), branch.b(), 1 / branch.ohms(), 0);
+        }
+        for (int i = 0; i < sources.size(); i++) {
+            entries.add(sources.get(i).plus(), nodes + i, 1, 0);
+            entries.add(sources.get(i).minus(), nodes + i, -1, 0);
+            entries.add(nodes + i, sources.get(i).plus(), 1, 0);
+            entries.add(nodes + i, sources.get(i).minus(), -1, 0);
+        }
+        for (Store store : stores) {
+            double[] y = admittance(store);
+            entries.admit(store.a(), store.b(), y[0], y[1]);
+        }
+        for (int m = 0; m < magnets.size(); m++) {
+            walk(entries, magnets.get(m), nodes + sources.size() + m);
+        }
+        for (int j = 0; j < siemens.length; j++) {
+            entries.admit(junctions.get(j).a(), junctions.get(j).b(), siemens[j], 0);
+        }
+    }
+
+    /** e = jwL (sum n i - e/Rc), i = g (v - n e), divided by jwL so that the row stays near one. */
+    private void walk(ComplexSystem.Entries entries, Magnet magnet, int row) {
+        double own = -1 / magnet.coreOhms();
+        for (int w = 0; w < magnet.branches().length; w++) {
+            Branch branch = branches.get(magnet.branches()[w]);
+            double g = magnet.turns()[w] / branch.ohms();
+            entries.add(row, branch.a(), g, 0);
+            entries.add(row, branch.b(), -g, 0);
+            entries.add(branch.a(), row, -g, 0);
+            entries.add(branch.b(), row, g, 0);
+            own -= g * magnet.turns()[w];
+        }
+        entries.add(row, row, own, 1 / (omega * magnet.henries()));
+    }
+
+    private double[] admittance(Store store) {
+        double reactance = 1 / (omega * store.farads());
+        double square = store.esr() * store.esr() + reactance * reactance;
+        return new double[] {store.esr() / square, reactance / square};
+    }
+
+    private double across(double[] answer, int a, int b) {
+        return Math.hypot(part(answer, a, b, 0), part(answer, a, b, size));
+    }
+
+    private static double part(double[] answer, int a, int b, int offset) {
+        return (a < 0 ? 0 : answer[a + offset]) - (b < 0 ? 0 : answer[b + offset]);
     }
 }

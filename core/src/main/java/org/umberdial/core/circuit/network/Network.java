@@ -27,6 +27,7 @@ public final class Network {
     private final List<Injection> injections;
     private final String mode;
     private final List<String> notes;
+    private final double highestPeak;
     private final Map<String, Integer> index = new HashMap<>();
 
     Network(NetworkBuilder from, String mode) {
@@ -42,6 +43,7 @@ public final class Network {
         injections = List.copyOf(from.injections);
         notes = List.copyOf(from.notes);
         this.mode = mode;
+        highestPeak = from.highestPeak;
         for (int i = 0; i < names.size(); i++) {
             index.put(names.get(i), i);
         }
@@ -121,6 +123,11 @@ public final class Network {
     /** The line's nominal RMS volts, empty for a set without one. */
     public Optional<Source> line() {
         return sources.stream().filter(Source::isLine).findFirst();
+    }
+
+    /** The most that the line's alternating voltage puts at any node while no rectifier conducts [V peak]. */
+    public double highestPeak() {
+        return highestPeak;
     }
 
     public String mode() {

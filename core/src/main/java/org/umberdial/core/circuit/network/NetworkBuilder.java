@@ -41,6 +41,7 @@ final class NetworkBuilder {
     final List<Network.Injection> injections = new ArrayList<>();
     final List<String> notes = new ArrayList<>();
     final int namedNodes;
+    double highestPeak;
 
     private final Deck deck;
     private final TubeElements tubes;
@@ -65,7 +66,7 @@ final class NetworkBuilder {
         if (!faults.isEmpty()) {
             throw new DeckRefused(faults);
         }
-        new LineDriven(this).mark();
+        highestPeak = new LineDriven(this).mark();
         return new Network(this, mode);
     }
 
@@ -138,7 +139,8 @@ final class NetworkBuilder {
                 card.value().orElse(1e-12),
                 esr,
                 branch(card, n[0], n[1], Branch.Kind.LEAK, leak),
-                card.kind().equals("electrolytic")));
+                card.kind().equals("electrolytic"),
+                false));
     }
 
     private void coil(Card card) {
@@ -203,6 +205,11 @@ final class NetworkBuilder {
 
     private void diode(Card card) {
         Map<String, Double> model = deck.models().getOrDefault(card.model(), Map.of());
+        if (model.containsKey("BV")) {
+            notes.add("Line " + card.line() + ": the breakdown of " + card.reference() + " (BV="
+                    + Math.abs(model.get("BV")) + " V" + ") is not followed; where it would break down in reverse,"
+                    + " this answer is not true.");
+        }
         if (!deck.models().containsKey(card.model())) {
             notes.add("Line " + card.line() + ": " + card.reference() + " has no .model " + card.model()
                     + " in the deck; it is taken as a 1 A silicon rectifier.");
@@ -288,16 +295,17 @@ final class NetworkBuilder {
         Arrays.setAll(group, i -> i);
         Map<Integer, String> first = new HashMap<>();
         for (Source source : sources) {
-            int a = root(group, source.plus() + 1);
-            int b = root(group, source.minus() + 1);
+            Card card = deck.cards().stream()
+                    .filter(other -> other.reference().equals(source.part()))
+                    .findFirst()
+                    .orElseThrow();
+            // The line's own feed hides that another source stands across it.
+            int a = root(group, at(card)[0] + 1);
+            int b = root(group, at(card)[1] + 1);
             if (a == b) {
-                Card card = deck.cards().stream()
-                        .filter(other -> other.reference().equals(source.part()))
-                        .findFirst()
-                        .orElseThrow();
                 fault(
                         card,
-                        source.plus() == source.minus()
+                        at(card)[0] == at(card)[1]
                                 ? "both ends are on one node; give it two."
                                 : "closes a loop of voltage sources with " + first.getOrDefault(a, "the others")
                                         + "; remove one or put a resistance in series.");

@@ -7,5 +7,10 @@ package org.umberdial.core.circuit.network;
  * @param esr series resistance [Ω], above 0
  * @param leak number of the branch that stands for its insulation
  * @param wet an electrolytic, whose leakage reforms under voltage and grows with heat
+ * @param inCycle whether it is followed within a line cycle
  */
-public record Store(String part, int a, int b, double farads, double esr, int leak, boolean wet) {}
+public record Store(String part, int a, int b, double farads, double esr, int leak, boolean wet, boolean inCycle) {
+    Store cycled() {
+        return new Store(part, a, b, farads, esr, leak, wet, true);
+    }
+}

@@ -1,5 +1,6 @@
 package org.umberdial.core.circuit.work;
 
+import java.util.Optional;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 
@@ -28,7 +29,12 @@ public final class AtWork {
     public Outcome solve(Values values) {
         solver.probed = -1;
         if (solver.solve(values)) {
-            return new OperatingPoint(solver, values);
+            Optional<String> doubt = solver.doubt(values);
+            if (doubt.isEmpty()) {
+                return new OperatingPoint(solver, values);
+            }
+            solver.cold();
+            return new NotSettled("", "The answer is not to be trusted, because " + doubt.get() + ".");
         }
         int worst = solver.worstNode();
         String node =

@@ -16,12 +16,10 @@ import org.umberdial.core.circuit.network.Values;
  * amperes. A workspace for one thread.
  */
 final class Coupling {
-    /** Capacitors from here on hold their charge within a line cycle [F]. */
-    private static final double STATE_FARADS = 0.4e-6;
     /** Coils from here on hold their current within a line cycle [H]. */
-    private static final double STATE_HENRIES = 0.05;
+    static final double STATE_HENRIES = 0.05;
     /** Capacitance left in an open capacitor: lead to lead [F]. */
-    private static final double STRAY_FARADS = 1e-9;
+    static final double STRAY_FARADS = 1e-9;
     /** Core loss of a magnet that has none given, so that one with all its windings open still has an answer [S]. */
     private static final double LEAST_CORE_SIEMENS = 1e-8;
 
@@ -31,6 +29,7 @@ final class Coupling {
     final int[] stateStores;
     final int[] stateMagnets;
     final int[] driven;
+    final boolean chokes;
     final int states;
     final int inputs;
     /** Mean of every input: states, junctions, line. */
@@ -50,12 +49,14 @@ final class Coupling {
         this.stamps = stamps;
         this.period = period;
         boolean hasLine = network.line().isPresent();
-        stateStores = hasLine ? indices(network.stores(), store -> store.farads() >= STATE_FARADS) : new int[0];
+        stateStores = hasLine ? indices(network.stores(), Store::inCycle) : new int[0];
         stateMagnets = hasLine
                 ? indices(
                         network.magnets(), magnet -> magnet.branches().length > 1 || magnet.henries() >= STATE_HENRIES)
                 : new int[0];
         driven = hasLine ? indices(network.junctions(), Junction::acDriven) : new int[0];
+        chokes = Arrays.stream(stateMagnets)
+                .anyMatch(magnet -> network.magnets().get(magnet).branches().length == 1);
         states = stateStores.length + stateMagnets.length;
         inputs = hasLine ? states + driven.length + 1 : 0;
         inputMean = new double[inputs];

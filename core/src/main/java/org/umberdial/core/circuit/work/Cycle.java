@@ -32,6 +32,7 @@ final class Cycle {
     final int states;
     final int junctions;
     final int inputs;
+    private final boolean chokes;
     private final CycleStep around;
     private final JunctionBalance balance;
 
@@ -65,7 +66,9 @@ final class Cycle {
     private final double[] v;
     private final double[] input;
 
-    Cycle(int states, Conductor[] laws, double[] guard) {
+    /** @param chokes whether a state is the current of a coil that rectifiers may leave without a path */
+    Cycle(int states, Conductor[] laws, double[] guard, boolean chokes) {
+        this.chokes = chokes;
         this.states = states;
         junctions = laws.length;
         around = new CycleStep(states, junctions);
@@ -125,7 +128,11 @@ final class Cycle {
         double[] x = end;
         System.arraycopy(start, 0, x, 0, states);
         System.arraycopy(junctionVolts[STEPS - 1], 0, v, 0, junctions);
-        if (!balance.settle(around, x, 0, v, input, around.junctionByJunction)) {
+        if (chokes) {
+            // The cycle begins with what its end carried: a closed one has no other beginning, and a current that is a
+            // hair off where nothing conducts would else stand for thousands of volts across its choke.
+            balance.at(v, input);
+        } else if (!balance.settle(around, x, 0, v, input, around.junctionByJunction)) {
             return false;
         }
         for (double[] row : carried) {
@@ -134,7 +141,10 @@ final class Cycle {
         for (int i = 0; i < states; i++) {
             carried[i][i] = 1;
         }
-        if (slopes) {
+        for (double[] row : carriedJunction) {
+            Arrays.fill(row, 0);
+        }
+        if (answers || slopes && !chokes) {
             carry(around.junctionByJunction, carried, columns);
         }
         for (double[] row : meanByStart) {

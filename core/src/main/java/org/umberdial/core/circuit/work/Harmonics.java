@@ -1,6 +1,5 @@
 package org.umberdial.core.circuit.work;
 
-import java.util.Arrays;
 import org.umberdial.core.circuit.network.Branch;
 import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Magnet;
@@ -8,8 +7,7 @@ import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Store;
 import org.umberdial.core.circuit.network.Values;
-import org.umberdial.core.circuit.sparse.SparseLu;
-import org.umberdial.core.circuit.sparse.SparsePattern;
+import org.umberdial.core.circuit.sparse.ComplexSystem;
 
 /**
  * What alternates at every node: the line and the rectifiers' pulses, harmonic by harmonic, through the circuit made
@@ -27,8 +25,6 @@ final class Harmonics {
     private final Solver solver;
     private final Network network;
     private final int half;
-    private final SparsePattern pattern;
-    private final double[] values;
     private final double[][] phasors;
     private final double[] staticMatrix;
 
@@ -40,21 +36,13 @@ final class Harmonics {
         half = solver.stamps.size + magnets;
         solver.worstMiss(values);
         staticMatrix = solver.matrix;
-        Build build = new Build();
-        build.fill(values, 1);
-        pattern = build.pattern;
-        this.values = new double[pattern.count()];
         phasors = new double[COUNT][];
-        SparseLu lu = new SparseLu(pattern);
+        ComplexSystem system = new ComplexSystem(half, entries -> walk(entries, values, 1));
         for (int k = 1; k <= COUNT; k++) {
-            Build numbers = new Build(pattern, this.values);
-            numbers.fill(values, k);
-            double[] right = drive(values, k);
-            double[] answer = new double[2 * half];
-            if (lu.factor(this.values)) {
-                lu.solve(right, answer);
-            }
-            phasors[k - 1] = answer;
+            int harmonic = k;
+            boolean regular = system.fill(entries -> walk(entries, values, harmonic));
+            drive(system, values, k);
+            phasors[k - 1] = regular ? system.solve() : new double[2 * half];
         }
     }
 
@@ -100,14 +88,14 @@ final class Harmonics {
     }
 
     /** Right side: the line in the first harmonic, the driven junctions' currents in all. */
-    private double[] drive(Values values, int k) {
-        double[] right = new double[2 * half];
+    private void drive(ComplexSystem system, Values values, int k) {
+        system.clear();
         if (k == 1) {
             for (int i = 0; i < network.sources().size(); i++) {
                 Source source = network.sources().get(i);
                 if (source.isLine()) {
                     // A sine is the real part of -j e^jwt.
-                    right[half + solver.stamps.nodes + i] = -values.volts()[i] * Math.sqrt(2);
+                    system.drive(solver.stamps.nodes + i, 0, -values.volts()[i] * Math.sqrt(2));
                 }
             }
         }
@@ -121,92 +109,41 @@ final class Harmonics {
                 real += current * Math.cos(angle) * 2 / Cycle.STEPS;
                 imaginary -= current * Math.sin(angle) * 2 / Cycle.STEPS;
             }
-            inject(right, junction.a(), -real, -imaginary);
-            inject(right, junction.b(), real, imaginary);
-        }
-        return right;
-    }
-
-    private void inject(double[] right, int node, double real, double imaginary) {
-        if (node >= 0) {
-            right[node] += real;
-            right[half + node] += imaginary;
+            system.drive(junction.a(), -real, -imaginary);
+            system.drive(junction.b(), real, imaginary);
         }
     }
 
-    /** Either collects the pattern or fills the numbers; the same walk for both. */
-    private final class Build {
-        private final SparsePattern pattern;
-        private final double[] into;
-
-        Build() {
-            pattern = new SparsePattern(2 * half);
-            into = null;
+    private void walk(ComplexSystem.Entries entries, Values values, int k) {
+        double omega = 2 * Math.PI * k / solver.period();
+        for (int slot = 0; slot < solver.stamps.pattern.count(); slot++) {
+            entries.add(solver.stamps.pattern.row(slot), solver.stamps.pattern.column(slot), staticMatrix[slot], 0);
         }
-
-        Build(SparsePattern pattern, double[] into) {
-            this.pattern = pattern;
-            this.into = into;
-            Arrays.fill(into, 0);
+        for (int i = 0; i < network.stores().size(); i++) {
+            Store store = network.stores().get(i);
+            double reactance = 1 / (omega * Math.max(values.farads()[i], 1e-15));
+            double esr = values.esr()[i];
+            double square = esr * esr + reactance * reactance;
+            entries.admit(store.a(), store.b(), esr / square, reactance / square);
         }
-
-        void fill(Values values, int k) {
-            double omega = 2 * Math.PI * k / solver.period();
-            for (int slot = 0; slot < solver.stamps.pattern.count(); slot++) {
-                entry(solver.stamps.pattern.row(slot), solver.stamps.pattern.column(slot), staticMatrix[slot], 0);
-            }
-            for (int i = 0; i < network.stores().size(); i++) {
-                Store store = network.stores().get(i);
-                double reactance = 1 / (omega * Math.max(values.farads()[i], 1e-15));
-                double esr = values.esr()[i];
-                double square = esr * esr + reactance * reactance;
-                admit(store.a(), store.b(), esr / square, reactance / square);
-            }
-            for (int m = 0; m < network.magnets().size(); m++) {
-                magnet(network.magnets().get(m), solver.stamps.size + m, omega);
-            }
+        for (int m = 0; m < network.magnets().size(); m++) {
+            magnet(entries, network.magnets().get(m), solver.stamps.size + m, omega);
         }
+    }
 
-        /** e = jwL (sum n i - e/Rc), i = g (v - n e), divided by jwL so that the row stays near one. */
-        private void magnet(Magnet magnet, int row, double omega) {
-            double own = -1 / magnet.coreOhms();
-            for (int w = 0; w < magnet.branches().length; w++) {
-                int number = magnet.branches()[w];
-                Branch branch = network.branches().get(number);
-                double g = solver.siemens[number] * magnet.turns()[w];
-                entry(row, branch.a(), g, 0);
-                entry(row, branch.b(), -g, 0);
-                entry(branch.a(), row, -g, 0);
-                entry(branch.b(), row, g, 0);
-                own -= g * magnet.turns()[w];
-            }
-            entry(row, row, own, 1 / (omega * magnet.henries()));
+    /** e = jwL (sum n i - e/Rc), i = g (v - n e), divided by jwL so that the row stays near one. */
+    private void magnet(ComplexSystem.Entries entries, Magnet magnet, int row, double omega) {
+        double own = -1 / magnet.coreOhms();
+        for (int w = 0; w < magnet.branches().length; w++) {
+            int number = magnet.branches()[w];
+            Branch branch = network.branches().get(number);
+            double g = solver.siemens[number] * magnet.turns()[w];
+            entries.add(row, branch.a(), g, 0);
+            entries.add(row, branch.b(), -g, 0);
+            entries.add(branch.a(), row, -g, 0);
+            entries.add(branch.b(), row, g, 0);
+            own -= g * magnet.turns()[w];
         }
-
-        private void admit(int a, int b, double real, double imaginary) {
-            entry(a, a, real, imaginary);
-            entry(b, b, real, imaginary);
-            entry(a, b, -real, -imaginary);
-            entry(b, a, -real, -imaginary);
-        }
-
-        private void entry(int row, int column, double real, double imaginary) {
-            if (row < 0 || column < 0) {
-                return;
-            }
-            put(row, column, real);
-            put(row + half, column + half, real);
-            if (imaginary != 0) {
-                put(row, column + half, -imaginary);
-                put(row + half, column, imaginary);
-            }
-        }
-
-        private void put(int row, int column, double value) {
-            int slot = pattern.slot(row, column);
-            if (into != null) {
-                into[slot] += value;
-            }
-        }
+        entries.add(row, row, own, 1 / (omega * magnet.henries()));
     }
 }

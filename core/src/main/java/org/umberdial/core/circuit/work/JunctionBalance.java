@@ -5,6 +5,12 @@ import org.umberdial.core.circuit.law.Conductor;
 /** Finds the volts at all driven junctions at one moment by Newton's method; a workspace. */
 final class JunctionBalance {
     private static final int MOST_ROUNDS = 200;
+    /**
+     * A law's leaps may go to and fro over the answer for ever; after so many rounds no step is long enough for one.
+     */
+    private static final int HURRIED_ROUNDS = 40;
+
+    private static final double CAREFUL_SHARE = 0.7;
 
     private final int states;
     private final int junctions;
@@ -45,6 +51,15 @@ final class JunctionBalance {
     /** Where a junction's law lets it go from one voltage towards another [V]. */
     double limited(int junction, double before, double after) {
         return laws[junction].limited(before, after);
+    }
+
+    /** The junctions' inputs at given volts. */
+    void at(double[] v, double[] input) {
+        for (int r = 0; r < junctions; r++) {
+            laws[r].evaluate(v[r], emission[r], law);
+            input[r] = law[0] - guard[r] * v[r];
+            slope[r] = law[1] - guard[r];
+        }
     }
 
     /** For a base state: v = c + E base + K line + Z input, input = law(v) - guard v. */
@@ -89,10 +104,10 @@ final class JunctionBalance {
                     return false;
                 }
             }
-            boolean cutOff = true;
+            boolean cutOff = round < HURRIED_ROUNDS;
             for (int r = 0; r < junctions; r++) {
                 double before = v[r];
-                v[r] = laws[r].limited(before, before + miss[r]);
+                v[r] = laws[r].limited(before, before + (round < HURRIED_ROUNDS ? miss[r] : CAREFUL_SHARE * miss[r]));
                 cutOff &= before < cutOffVolts[r] && v[r] < cutOffVolts[r];
             }
             if (cutOff) {

@@ -1,6 +1,7 @@
 package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
+import java.util.Optional;
 import org.umberdial.core.circuit.law.Conductor;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Junction;
@@ -53,6 +54,7 @@ final class Solver {
     final Coupling coupling;
     final Heaters heaters;
     final Cycle cycle;
+    private final Guard guard;
     private final double[] right;
     /** Share of the sources that is on; 1 but while stepping up. */
     private double share = 1;
@@ -95,9 +97,10 @@ final class Solver {
         Conductor[] laws = Arrays.stream(driven)
                 .mapToObj(i -> network.junctions().get(i).law())
                 .toArray(Conductor[]::new);
-        double[] guard = new double[driven.length];
-        Arrays.fill(guard, Stamps.GUARD - JUNCTION_LEAK_SIEMENS);
-        cycle = new Cycle(coupling.states, laws, guard);
+        double[] held = new double[driven.length];
+        Arrays.fill(held, Stamps.GUARD - JUNCTION_LEAK_SIEMENS);
+        cycle = new Cycle(coupling.states, laws, held, coupling.chokes);
+        guard = new Guard(network, stamps);
         previousState = new double[coupling.states];
         stepStart = new double[coupling.states];
         stepX = new double[size];
@@ -370,5 +373,37 @@ final class Solver {
             coupling.spread(cycle);
         }
         return heaters.rest(x);
+    }
+
+    /** What an independent look at the last solution finds wrong with it; empty when it can be trusted. */
+    Optional<String> doubt(Values values) {
+        return guard.doubt(values, moments(), heaters.warmth, period());
+    }
+
+    /** Whether the present means lie beyond what the sources can build up; says which. */
+    Optional<String> beyond(Values values) {
+        return guard.beyond(values, x);
+    }
+
+    /** Volts by node, then by moment of the last cycle; one moment for a set without a line. */
+    double[][] moments() {
+        double[][] moments = new double[stamps.nodes][hasLine ? Cycle.STEPS : 1];
+        for (int i = 0; i < moments.length; i++) {
+            Arrays.fill(moments[i], x[i]);
+        }
+        double[] apart = new double[Cycle.STEPS];
+        for (int p = 0; p < coupling.inputs; p++) {
+            for (int t = 0; t < apart.length; t++) {
+                apart[t] = cycle.wave[t][p] - coupling.inputMean[p];
+            }
+            for (int i = 0; i < moments.length; i++) {
+                double by = coupling.columns[p][i];
+                double[] volts = moments[i];
+                for (int t = 0; t < apart.length && by != 0; t++) {
+                    volts[t] += by * apart[t];
+                }
+            }
+        }
+        return moments;
     }
 }

@@ -239,6 +239,20 @@ final class Stamps {
         }
     }
 
+    /**
+     * Slopes of an electrode's current where {@link #currents} was asked last: grid, grid 3, screen, plate by number.
+     */
+    double[] slopes(int electrode) {
+        return Arrays.copyOf(
+                switch (electrode) {
+                    case 0 -> gridRow;
+                    case 1 -> grid3Row;
+                    case 2 -> screenRow;
+                    default -> plateRow;
+                },
+                CONTROLS - 1);
+    }
+
     double plateCurrent;
     double screenCurrent;
     double gridCurrent;

@@ -60,6 +60,7 @@ public final class WarmUp {
     private final double[] formed;
     private Values lastValues;
     private double lastVolts;
+    private double highestLine;
     private boolean leaks;
     /** How much the farthest filament has warmed since the set was last solved. */
     private double warmed;
@@ -134,6 +135,18 @@ public final class WarmUp {
                                         now,
                                         node))));
             }
+            Optional<String> beyond = solver.beyond(nominal.atLine(highestLine));
+            if (beyond.isPresent()) {
+                return new Course(
+                        samples,
+                        Optional.of(new NotSettled(
+                                "",
+                                String.format(
+                                        Locale.ROOT,
+                                        "From %.2f s on the answer is not to be trusted, because %s.",
+                                        now,
+                                        beyond.get()))));
+            }
             samples.add(sample(now, present));
         }
         return new Course(samples, Optional.empty());
@@ -156,6 +169,7 @@ public final class WarmUp {
             lastValues = null;
         }
         double volts = Math.max(schedule.volts(now), 1e-3);
+        highestLine = Math.max(highestLine, volts);
         if (lastValues != null && volts == lastVolts && lamps.isEmpty() && !leaks) {
             return lastValues;
         }

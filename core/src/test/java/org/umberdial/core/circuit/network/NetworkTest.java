@@ -64,7 +64,7 @@ class NetworkTest {
     @Test
     void onlyJunctionsThatTheLineReaches_areDriven() {
         Network network = network(
-                "VLINE a 0 SIN(0 169.7 60)\nR1 a p 47\nXV1 p b 35W4\nC1 b 0 40u\nR2 b q 220k\nXV2 q g 0 "
+                "VLINE a 0 SIN(0 169.7 60)\nR1 a p 47\nXV1 p b 35W4\nC1 b 0 40u\nR9 b f 10k\nC9 f 0 40u\nR2 f q 220k\nXV2 q g 0 "
                         + "12AV6_T\nC2 q g 10n\nR3 g 0 470k\nXV2D g 0 12AV6_D\n",
                 "");
         assertEquals(
@@ -75,6 +75,26 @@ class NetworkTest {
                         + "50u\nR2 b 0 5k\n",
                 "");
         assertTrue(doubler.junctions().stream().allMatch(Junction::acDriven));
+    }
+
+    @Test
+    void capacitors_areFollowed_whereARectifierWouldMissThem() {
+        Network network = network(
+                "VLINE a 0 SIN(0 169.7 60)\nC1 a x 0.1u\nD1 x 0 SIL\nD2 n x SIL\nC2 n 0 0.2u\nR1 n 0 1meg\n"
+                        + "C3 a 0 0.05u\nR2 n m 1meg\nC4 m 0 0.02u\nR3 m 0 10meg\n.model SIL D(IS=1e-9 N=1.8)\n",
+                "");
+        assertEquals(
+                List.of(true, true, false, false),
+                network.stores().stream().map(Store::inCycle).toList());
+    }
+
+    @Test
+    void otherSourceAcrossTheLine_isRefused() {
+        DeckRefused refused = assertThrows(
+                DeckRefused.class, () -> network("VLINE a 0 SIN(0 169.7 60)\nVB a 0 110\nR1 a 0 1k\n", ""));
+        assertTrue(
+                refused.faults().get(0).text().contains("loop"),
+                refused.faults().toString());
     }
 
     @Test

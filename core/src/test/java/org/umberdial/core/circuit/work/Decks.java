@@ -55,9 +55,7 @@ final class Decks {
     }
 
     static OperatingPoint solve(Values values) {
-        return new AtWork(values.network())
-                .solve(values)
-                .settled()
-                .orElseThrow(() -> new AssertionError("did not settle"));
+        Outcome outcome = new AtWork(values.network()).solve(values);
+        return outcome.settled().orElseThrow(() -> new AssertionError(((NotSettled) outcome).reason()));
     }
 }

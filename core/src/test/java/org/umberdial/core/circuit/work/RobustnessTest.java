@@ -29,7 +29,12 @@ class RobustnessTest {
                 Outcome outcome = work.solve(faults.draw());
                 if (outcome.settled().isEmpty()) {
                     failed++;
-                    stories.append(name).append(": ").append(faults.story()).append('\n');
+                    stories.append(name)
+                            .append(": ")
+                            .append(faults.story())
+                            .append(" ")
+                            .append(((NotSettled) outcome).reason())
+                            .append('\n');
                     continue;
                 }
                 OperatingPoint point = outcome.settled().get();

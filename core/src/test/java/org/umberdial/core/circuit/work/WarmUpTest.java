@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
@@ -136,5 +137,29 @@ class WarmUpTest {
                     .contains(wrong));
         }
         assertThrows(InvalidEntry.class, () -> LineSchedule.ramp("117"));
+    }
+
+    /** Supplies of every kind, switched on cold, end where they work, and on the way stay within what can be there. */
+    @Test
+    void everyDeck_warmsUpToWhereItWorks() {
+        for (String name : Decks.small()) {
+            Network network = Decks.network(Decks.small(name), "");
+            if (network.line().isEmpty()) {
+                continue;
+            }
+            List<String> points = network.names().subList(0, network.namedNodes());
+            WarmUp.Course course = WarmUp.run(
+                    Values.nominal(network),
+                    LineSchedule.straight(network.line().orElseThrow().volts()),
+                    points,
+                    60);
+            assertEquals(Optional.empty(), course.failure(), name);
+            double[] last = course.samples().get(course.samples().size() - 1).points();
+            OperatingPoint rest = Decks.solve(Values.nominal(network));
+            for (int i = 0; i < last.length; i++) {
+                double right = rest.volts(points.get(i)).orElse(last[i]);
+                assertEquals(right, last[i], 0.5 + 0.02 * Math.abs(right), name + " " + points.get(i));
+            }
+        }
     }
 }

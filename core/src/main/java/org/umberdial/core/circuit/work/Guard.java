@@ -1,0 +1,444 @@
+package org.umberdial.core.circuit.work;
+
+import java.util.Arrays;
+import java.util.Optional;
+import org.umberdial.core.circuit.network.Amplifier;
+import org.umberdial.core.circuit.network.Branch;
+import org.umberdial.core.circuit.network.Junction;
+import org.umberdial.core.circuit.network.Magnet;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Source;
+import org.umberdial.core.circuit.network.Store;
+import org.umberdial.core.circuit.network.Values;
+
+/**
+ * Checks an answer against the circuit by itself, from node voltages alone: it takes nothing from the solver but what
+ * it claims stands at every node at every moment of a line cycle, works out what each element then carries by its own
+ * law, and adds up.
+ *
+ * <p>At every node the currents must add up to nothing at every moment and in the mean; sources must hold their volts;
+ * what stands in capacitors and cores at the cycle's end must be what stood there at its beginning, which their laws
+ * are solved for; no mean may lie beyond what sources and driven junctions can build up. When the currents add up at
+ * every node and moment, the power that goes in is the power that comes out (Tellegen's theorem, 1952), so that is not
+ * checked apart.
+ */
+final class Guard {
+    /** What may be missing at a node in the mean, beside a share of what flows there [A]. */
+    private static final double MEAN_AMPERES = 1e-6;
+
+    private static final double MEAN_SHARE = 5e-3;
+    /** The same at a single moment, where the line's cycle is taken in steps. */
+    private static final double MOMENT_AMPERES = 1e-4;
+
+    private static final double MOMENT_SHARE = 0.03;
+    /** A flux counts as closed in the solver when it creeps by so much; windings turn that into current [V]. */
+    private static final double CREEPING_VOLTS = 3e-4;
+    /** The same as a share of what alternates at a winding that leads nowhere. */
+    private static final double CREEPING_SHARE = 3e-4;
+
+    private static final double SOURCE_SHARE = 1e-3;
+    private static final double SOURCE_VOLTS = 1e-3;
+    /** Contact potentials and what rounds off [V]. */
+    private static final double MORE_VOLTS = 5;
+
+    private static final double MORE_SHARE = 1.1;
+    /** A junction that is not followed through the cycle may rectify so much unseen [A]. */
+    private static final double UNSEEN_AMPERES = 2e-5;
+
+    private static final double UNSEEN_SHARE = 0.05;
+    /** What swings less than this is as good as still [V]. */
+    private static final double STILL_VOLTS = 1e-3;
+
+    private static final int STRIDE = 4;
+    private static final double LEAST_CORE_SIEMENS = 1e-8;
+
+    private final Network network;
+    private final Stamps laws;
+    private final int nodes;
+    private final boolean[] winding;
+    private final int[] group;
+
+    /** By node, then moment; the last row is the reference's. */
+    private double[][] volts;
+
+    private int steps;
+    /** Sums are taken at every so manieth moment; means are of all. */
+    private int stride;
+
+    private double[] mean;
+    private double[] missingMean;
+    private double[][] missing;
+    private double[] most;
+    private double[] flow;
+    private double[] slack;
+
+    Guard(Network network, Stamps laws) {
+        this.network = network;
+        this.laws = laws;
+        nodes = network.names().size();
+        winding = new boolean[network.branches().size()];
+        for (Magnet magnet : network.magnets()) {
+            if (followed(magnet)) {
+                for (int branch : magnet.branches()) {
+                    winding[branch] = true;
+                }
+            }
+        }
+        group = new int[nodes + 1];
+        Arrays.setAll(group, i -> i);
+        for (Source source : network.sources()) {
+            group[root(source.plus())] = root(source.minus());
+        }
+    }
+
+    private boolean followed(Magnet magnet) {
+        return network.line().isPresent()
+                && (magnet.branches().length > 1 || magnet.henries() >= Coupling.STATE_HENRIES);
+    }
+
+    private int root(int node) {
+        int at = node < 0 ? nodes : node;
+        while (group[at] != at) {
+            at = group[at];
+        }
+        return at;
+    }
+
+    /**
+     * What is wrong with an answer; empty when it can be trusted.
+     *
+     * @param claimed volts by node, then by moment of one line cycle; one moment for a set without a line
+     * @param warmth of every filament
+     * @param seconds of a cycle
+     */
+    Optional<String> doubt(Values values, double[][] claimed, double[] warmth, double seconds) {
+        steps = nodes == 0 ? 1 : claimed[0].length;
+        volts = Arrays.copyOf(claimed, nodes + 1);
+        volts[nodes] = new double[steps];
+        mean = new double[nodes];
+        for (int i = 0; i < nodes; i++) {
+            double sum = 0;
+            for (double moment : claimed[i]) {
+                sum += moment;
+            }
+            mean[i] = sum / steps;
+        }
+        stride = steps % STRIDE == 0 ? STRIDE : 1;
+        missing = new double[nodes + 1][steps / stride];
+        missingMean = new double[nodes + 1];
+        most = new double[nodes + 1];
+        flow = new double[nodes + 1];
+        slack = new double[nodes + 1];
+        Optional<String> plain = beyond(values, mean).or(() -> sources(values));
+        if (plain.isPresent()) {
+            return plain;
+        }
+        double step = seconds / steps;
+        branches(values, warmth);
+        stores(values, step);
+        magnets(values, step);
+        Optional<String> unseen = junctions(values, warmth);
+        if (unseen.isPresent()) {
+            return unseen;
+        }
+        amplifiers(values, warmth);
+        network.injections().forEach(injection -> carry(injection.a(), injection.b(), 0, injection.amperes(), 0));
+        return sums();
+    }
+
+    private double[] at(int node) {
+        return volts[node < 0 ? nodes : node];
+    }
+
+    /** A current known at every moment. */
+    private void carry(int a, int b, double[] amperes) {
+        double sum = 0;
+        double size = 0;
+        for (double now : amperes) {
+            sum += now;
+            size += Math.abs(now);
+        }
+        double[] sampled = new double[steps / stride];
+        for (int t = 0; t < sampled.length; t++) {
+            sampled[t] = amperes[t * stride];
+        }
+        count(a, b, sampled, sum / steps, size / steps);
+    }
+
+    /** A current that follows the volts across it: {@code rest + g (v - middle)}. */
+    private void carry(int a, int b, double g, double rest, double middle) {
+        double[] plus = at(a);
+        double[] minus = at(b);
+        double[] sampled = new double[steps / stride];
+        double size = 0;
+        for (int t = 0; t < sampled.length; t++) {
+            sampled[t] = rest + g * (plus[t * stride] - minus[t * stride] - middle);
+            size += Math.abs(sampled[t]);
+        }
+        count(a, b, sampled, rest + g * (middle(a, b) - middle), size / sampled.length);
+    }
+
+    private double middle(int a, int b) {
+        return Stamps.at(mean, a) - Stamps.at(mean, b);
+    }
+
+    private void count(int a, int b, double[] sampled, double average, double size) {
+        int from = root(a);
+        int to = root(b);
+        double[] out = missing[from];
+        double[] in = missing[to];
+        double largest = 0;
+        for (int t = 0; t < sampled.length; t++) {
+            out[t] += sampled[t];
+            in[t] -= sampled[t];
+            largest = Math.max(largest, Math.abs(sampled[t]));
+        }
+        missingMean[from] += average;
+        missingMean[to] -= average;
+        most[from] = Math.max(most[from], largest);
+        most[to] = Math.max(most[to], largest);
+        flow[from] = Math.max(flow[from], size);
+        flow[to] = Math.max(flow[to], size);
+    }
+
+    /** Volts from one node to another, times something. */
+    private double[] across(double times, int a, int b) {
+        double[] plus = at(a);
+        double[] minus = at(b);
+        double[] answer = new double[steps];
+        for (int t = 0; t < answer.length; t++) {
+            answer[t] = times * (plus[t] - minus[t]);
+        }
+        return answer;
+    }
+
+    /** Whether a mean lies beyond what the sources and the driven junctions can build up. */
+    Optional<String> beyond(Values values, double[] means) {
+        double most = MORE_VOLTS;
+        double line = 0;
+        double driven = network.junctions().stream().filter(Junction::acDriven).count();
+        for (int i = 0; i < network.sources().size(); i++) {
+            Source source = network.sources().get(i);
+            if (source.isLine()) {
+                line = Math.max(line, values.volts()[i] / source.volts());
+            } else {
+                most += Math.abs(values.volts()[i]);
+            }
+        }
+        most += MORE_SHARE * line * network.highestPeak() * (1 + driven);
+        for (int i = 0; i < nodes; i++) {
+            if (!(Math.abs(means[i]) <= most) && network.injections().isEmpty()) {
+                return Optional.of(String.format(
+                        java.util.Locale.ROOT,
+                        "%s would stand at %.0f V, beyond the %.0f V that its sources can build up",
+                        name(i),
+                        means[i],
+                        most));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Optional<String> sources(Values values) {
+        for (int i = 0; i < network.sources().size(); i++) {
+            Source source = network.sources().get(i);
+            double peak = values.volts()[i] * (source.isLine() ? Math.sqrt(2) : 1);
+            double[] held = across(1, source.plus(), source.minus());
+            for (int t = 0; t < held.length; t++) {
+                double right = source.isLine() ? peak * Math.sin(2 * Math.PI * (t + 1) / held.length) : peak;
+                if (!(Math.abs(held[t] - right) <= SOURCE_SHARE * Math.abs(peak) + SOURCE_VOLTS)) {
+                    return Optional.of("the source " + source.part() + " does not hold its volts");
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void branches(Values values, double[] warmth) {
+        double[] siemens = new double[winding.length];
+        laws.conductances(values, warmth, siemens);
+        for (int i = 0; i < winding.length; i++) {
+            if (!winding[i] && siemens[i] > 0) {
+                Branch branch = network.branches().get(i);
+                carry(branch.a(), branch.b(), siemens[i], 0, 0);
+            }
+        }
+    }
+
+    /** C du/dt = i, v = u + esr i, closed over the cycle; those that are not followed carry nothing. */
+    private void stores(Values values, double step) {
+        for (int s = 0; s < network.stores().size() && steps > 1; s++) {
+            Store store = network.stores().get(s);
+            if (store.inCycle()) {
+                double farads = Math.max(values.farads()[s], Coupling.STRAY_FARADS);
+                double esr = values.esr()[s];
+                double[] amperes = across(1, store.a(), store.b());
+                double[] charged = closed(step / (farads * esr), amperes);
+                for (int t = 0; t < amperes.length; t++) {
+                    amperes[t] = (amperes[t] - charged[t]) / esr;
+                }
+                carry(store.a(), store.b(), amperes);
+            }
+        }
+    }
+
+    /** i = g (v - n e), sum n i = i0 + e/Rc, L di0/dt = e, closed over the cycle. */
+    private void magnets(Values values, double step) {
+        for (Magnet magnet : network.magnets()) {
+            if (!followed(magnet)) {
+                continue;
+            }
+            double own = Math.max(1 / magnet.coreOhms(), LEAST_CORE_SIEMENS);
+            for (int w = 0; w < magnet.branches().length; w++) {
+                own += values.siemens()[magnet.branches()[w]] * magnet.turns()[w] * magnet.turns()[w];
+            }
+            double[] driving = new double[steps];
+            for (int w = 0; w < magnet.branches().length; w++) {
+                Branch branch = network.branches().get(magnet.branches()[w]);
+                double[] part =
+                        across(values.siemens()[magnet.branches()[w]] * magnet.turns()[w], branch.a(), branch.b());
+                for (int t = 0; t < driving.length; t++) {
+                    driving[t] += part[t];
+                }
+            }
+            double[] magnetising = closed(step / (magnet.henries() * own), driving);
+            for (int w = 0; w < magnet.branches().length; w++) {
+                Branch branch = network.branches().get(magnet.branches()[w]);
+                double g = values.siemens()[magnet.branches()[w]];
+                double[] amperes = across(g, branch.a(), branch.b());
+                for (int t = 0; t < amperes.length; t++) {
+                    amperes[t] -= g * magnet.turns()[w] * (driving[t] - magnetising[t]) / own;
+                }
+                carry(branch.a(), branch.b(), amperes);
+                double creeping = g * (magnet.turns()[w] * CREEPING_VOLTS + CREEPING_SHARE * largest(branch));
+                slack[root(branch.a())] += creeping;
+                slack[root(branch.b())] += creeping;
+            }
+        }
+    }
+
+    private double largest(Branch branch) {
+        double[] a = at(branch.a());
+        double[] b = at(branch.b());
+        double largest = 0;
+        for (int t = 0; t < steps; t++) {
+            largest = Math.max(largest, Math.max(Math.abs(a[t]), Math.abs(b[t])));
+        }
+        return largest;
+    }
+
+    /** y' = rate (f - y) over one cycle that ends where it began, in the steps of {@link Cycle}; rate per step. */
+    private double[] closed(double rate, double[] f) {
+        double keep = (1 - rate * (1 - Cycle.THETA)) / (1 + rate * Cycle.THETA);
+        double before = rate * (1 - Cycle.THETA) / (1 + rate * Cycle.THETA);
+        double now = rate * Cycle.THETA / (1 + rate * Cycle.THETA);
+        double[] y = new double[steps];
+        double end = 0;
+        for (int round = 0; round < 2; round++) {
+            double at = round == 0 ? 0 : end / (1 - Math.pow(keep, steps));
+            for (int t = 0; t < steps; t++) {
+                at = keep * at + before * f[t == 0 ? steps - 1 : t - 1] + now * f[t];
+                y[t] = at;
+            }
+            end = at;
+        }
+        return y;
+    }
+
+    private Optional<String> junctions(Values values, double[] warmth) {
+        double[] out = new double[2];
+        for (int j = 0; j < network.junctions().size(); j++) {
+            Junction junction = network.junctions().get(j);
+            double emission = Stamps.emission(warmth, junction.heat()) * values.junctionHealth()[j];
+            double[] followed = across(1, junction.a(), junction.b());
+            double alternating = 0;
+            double middle = middle(junction.a(), junction.b());
+            double sum = 0;
+            for (int t = 0; t < followed.length; t++) {
+                alternating = Math.max(alternating, Math.abs(followed[t] - middle));
+            }
+            boolean still = !junction.acDriven() && alternating < STILL_VOLTS;
+            for (int t = 0; t < followed.length && !still; t++) {
+                junction.law().evaluate(followed[t], emission, out);
+                followed[t] = out[0];
+                sum += out[0] / steps;
+            }
+            if (junction.acDriven()) {
+                carry(junction.a(), junction.b(), followed);
+                continue;
+            }
+            junction.law().evaluate(middle, emission, out);
+            if (!still && !(Math.abs(sum - out[0]) <= UNSEEN_AMPERES + UNSEEN_SHARE * Math.abs(out[0]))) {
+                return Optional.of("the line reaches " + junction.part()
+                        + ", which was solved as if it carried direct current only");
+            }
+            carry(junction.a(), junction.b(), out[1], out[0], middle);
+        }
+        return Optional.empty();
+    }
+
+    /** Tubes by their slopes at the mean, which is how they are solved. */
+    private void amplifiers(Values values, double[] warmth) {
+        for (int i = 0; i < network.amplifiers().size(); i++) {
+            Amplifier tube = network.amplifiers().get(i);
+            double emission = Stamps.emission(warmth, tube.heat()) * values.amplifierHealth()[i];
+            double[][] slopes = new double[4][];
+            laws.currents(tube, values.gas()[i], emission, mean);
+            double[] still = {laws.gridCurrent, laws.grid3Current, laws.screenCurrent, laws.plateCurrent};
+            for (int e = 0; e < still.length; e++) {
+                slopes[e] = laws.slopes(e);
+            }
+            int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
+            boolean[] there = {true, tube.heptode().isPresent(), tube.triode().isEmpty(), true};
+            for (int e = 0; e < still.length; e++) {
+                if (there[e]) {
+                    carry(electrodes[e], tube.cathode(), 0, still[e], 0);
+                    for (int k = 0; k < electrodes.length; k++) {
+                        if (slopes[e][k] != 0) {
+                            sway(electrodes[e], electrodes[k], tube.cathode(), slopes[e][k]);
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /** What a tube's electrode carries more or less as another swings about its mean against the cathode. */
+    private void sway(int electrode, int other, int cathode, double slope) {
+        double[] plus = at(other);
+        double[] minus = at(cathode);
+        double middle = middle(other, cathode);
+        double[] out = missing[root(electrode)];
+        double[] in = missing[root(cathode)];
+        for (int t = 0; t < out.length; t++) {
+            double amperes = slope * (plus[t * stride] - minus[t * stride] - middle);
+            out[t] += amperes;
+            in[t] -= amperes;
+        }
+    }
+
+    private Optional<String> sums() {
+        int reference = root(-1);
+        for (int node = 0; node < nodes; node++) {
+            if (root(node) != node || node == reference) {
+                continue;
+            }
+            // Of the size on average: two capacitors joined by a wire ring for some steps, which moves nothing.
+            double size = 0;
+            for (double moment : missing[node]) {
+                size += Math.abs(moment) / missing[node].length;
+            }
+            if (!(Math.abs(missingMean[node]) <= MEAN_AMPERES + MEAN_SHARE * flow[node] + slack[node])) {
+                return Optional.of("the currents at " + name(node) + " do not add up in the mean");
+            }
+            if (!(size <= MOMENT_AMPERES + MOMENT_SHARE * most[node] + slack[node])) {
+                return Optional.of("the currents at " + name(node) + " do not add up through the line's cycle");
+            }
+        }
+        return Optional.empty();
+    }
+
+    private String name(int node) {
+        return network.names().get(node);
+    }
+}
