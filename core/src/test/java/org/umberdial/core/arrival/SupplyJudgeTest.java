@@ -1,6 +1,7 @@
 package org.umberdial.core.arrival;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
@@ -40,6 +41,9 @@ class SupplyJudgeTest {
         assertEquals(Severity.STOP, down.severity());
         assertTrue(
                 down.remedies().get(0).contains("at least 75 VA"),
+                down.remedies().toString());
+        assertTrue(
+                down.remedies().get(0).contains("two separate windings isolate the set"),
                 down.remedies().toString());
         assertEquals("needs-step-up", first(label(List.of(230.0), 50), 120, 60).rule());
     }
@@ -121,6 +125,20 @@ class SupplyJudgeTest {
     private static SupplyFinding first(SupplyLabel label, double volts, double hertz) {
         return SupplyJudge.judge(label, ConstructionClass.MAINS_TRANSFORMER, policy(volts, hertz))
                 .get(0);
+    }
+
+    /** 200-250 is one range: what lies between fits, though neither end is near. */
+    @Test
+    void aRange_fitsWhatLiesInIt() {
+        SupplyLabel range = new SupplyLabel(
+                List.of(200.0, 250.0),
+                OptionalDouble.empty(),
+                List.of(50.0),
+                OptionalDouble.of(50),
+                SupplyLabel.Current.AC,
+                true);
+        assertEquals("line-fits", first(range, 225, 50).rule());
+        assertFalse(first(range, 275, 50).rule().equals("line-fits"));
     }
 
     private static SupplyLabel label(List<Double> taps, double hertz) {

@@ -156,6 +156,13 @@ class ColdTestsTest {
                         .word());
         ColdVerdict blind = Scenes.judge(Scenes.FM, "injection", levels.replaceAll("a\\.[0-9]=[0-9.]+ ?", ""));
         assertFalse(blind.proves().contains(new Claim("XT1", Aspect.of("no shorted turns of weight"))));
+        ColdVerdict half = Scenes.judge(
+                Scenes.FM,
+                "injection",
+                levels.replace("o1.0=0.566 o1.1=1.131 o1.2=2.262", "o1.0=0.02 o1.1=0.04 o1.2=0.08"));
+        assertTrue(half.sentence().contains("picks up"), half.sentence());
+        assertTrue(half.sentence().contains("about twice its current"), half.sentence());
+        assertFalse(half.refutes().contains(new Claim("XT1", Aspect.of("no shorted turns of weight"))));
         InvalidEntry refused = assertThrows(
                 InvalidEntry.class, () -> Scenes.judge(Scenes.FM, "injection", levels.replace("in.2=2", "in.2=24")));
         assertTrue(refused.getMessage().contains("13.3 V at most"), refused.getMessage());

@@ -128,6 +128,19 @@ class PartShorthandTest {
         return new PartShorthand(set, DecimalSign.POINT).read(line.strip());
     }
 
+    /** Where the chassis can be live, earth is neither it nor the minus rail. */
+    @Test
+    void earth_isNoRailOfALiveSet() {
+        BenchSet live =
+                new BenchSet(ConstructionClass.SERIES_STRING, List.of(), List.of(), List.of(), List.of(), List.of());
+        for (String end : List.of("gnd", "earth", "ground")) {
+            String said = assertThrows(InvalidEntry.class, () -> read(live, "R3 150 V4.k-" + end))
+                    .getMessage();
+            assertTrue(said.contains("Earth is not the minus rail"), said);
+        }
+        assertEquals("0", read(live, "R3 150 V4.k-minus").cards().get(0).nodes().get(1));
+    }
+
     private static BenchSet empty() {
         return new BenchSet(ConstructionClass.MAINS_TRANSFORMER, List.of(), List.of(), List.of(), List.of(), List.of());
     }

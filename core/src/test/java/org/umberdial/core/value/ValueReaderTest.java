@@ -143,7 +143,9 @@ class ValueReaderTest {
                 "0.03|VOLT|0.0300 V",
                 "0.0000021|AMPERE|2.10 µA",
                 "0.002200|FARAD|2200 µF",
-                "82.44|VOLT|82.4 V"
+                "82.44|VOLT|82.4 V",
+                "2e9|OHM|over 1 GΩ",
+                "Infinity|OHM|open"
             })
     void engineeringForm_hasThreeDigits(double value, Unit unit, String expected) {
         assertEquals(expected, Engineering.print(value, unit));
