@@ -130,7 +130,7 @@ async function keep() {
           <td class="pr-4">
             <template v-if="entry.kind === 'reading'">
               <strong>{{ say(entry.subject) }}</strong>
-              <span class="text-soft">{{ say(entry.text) }}</span>
+              <span class="text-soft">{{ ` ${say(entry.text)}` }}</span>
             </template>
             <span v-else :class="entry.standing || entry.withdrawal ? '' : 'line-through'">{{ say(entry.text) }}</span>
             <span v-if="!entry.standing && !entry.withdrawal" class="ml-2 text-sm">taken back or corrected</span>
