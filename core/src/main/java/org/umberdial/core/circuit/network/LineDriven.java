@@ -124,7 +124,7 @@ final class LineDriven {
             if (matters[s] || store.farads() >= HOLDS_FARADS) {
                 continue;
             }
-            double[] y = admittance(store);
+            double[] y = Store.admittance(store.farads(), store.esr(), omega);
             double vr = part(answer, store.a(), store.b(), 0);
             double vi = part(answer, store.a(), store.b(), size);
             // The current it takes now, put back: what its absence does, seen through the network without it.
@@ -177,36 +177,21 @@ final class LineDriven {
             entries.add(nodes + i, sources.get(i).minus(), -1, 0);
         }
         for (Store store : stores) {
-            double[] y = admittance(store);
+            double[] y = Store.admittance(store.farads(), store.esr(), omega);
             entries.admit(store.a(), store.b(), y[0], y[1]);
         }
         for (int m = 0; m < magnets.size(); m++) {
-            walk(entries, magnets.get(m), nodes + sources.size() + m);
+            magnets.get(m)
+                    .enter(
+                            entries,
+                            nodes + sources.size() + m,
+                            omega,
+                            branches,
+                            branch -> 1 / branches.get(branch).ohms());
         }
         for (int j = 0; j < siemens.length; j++) {
             entries.admit(junctions.get(j).a(), junctions.get(j).b(), siemens[j], 0);
         }
-    }
-
-    /** e = jwL (sum n i - e/Rc), i = g (v - n e), divided by jwL so that the row stays near one. */
-    private void walk(ComplexSystem.Entries entries, Magnet magnet, int row) {
-        double own = -1 / magnet.coreOhms();
-        for (int w = 0; w < magnet.branches().length; w++) {
-            Branch branch = branches.get(magnet.branches()[w]);
-            double g = magnet.turns()[w] / branch.ohms();
-            entries.add(row, branch.a(), g, 0);
-            entries.add(row, branch.b(), -g, 0);
-            entries.add(branch.a(), row, -g, 0);
-            entries.add(branch.b(), row, g, 0);
-            own -= g * magnet.turns()[w];
-        }
-        entries.add(row, row, own, 1 / (omega * magnet.henries()));
-    }
-
-    private double[] admittance(Store store) {
-        double reactance = 1 / (omega * store.farads());
-        double square = store.esr() * store.esr() + reactance * reactance;
-        return new double[] {store.esr() / square, reactance / square};
     }
 
     private double across(double[] answer, int a, int b) {

@@ -16,12 +16,10 @@ import org.umberdial.core.circuit.network.Values;
  * amperes. A workspace for one thread.
  */
 final class Coupling {
-    /** Coils from here on hold their current within a line cycle [H]. */
-    static final double STATE_HENRIES = 0.05;
     /** Capacitance left in an open capacitor: lead to lead [F]. */
     static final double STRAY_FARADS = 1e-9;
     /** Core loss of a magnet that has none given, so that one with all its windings open still has an answer [S]. */
-    private static final double LEAST_CORE_SIEMENS = 1e-8;
+    static final double LEAST_CORE_SIEMENS = 1e-8;
 
     private final Network network;
     private final Stamps stamps;
@@ -50,10 +48,7 @@ final class Coupling {
         this.period = period;
         boolean hasLine = network.line().isPresent();
         stateStores = hasLine ? indices(network.stores(), Store::inCycle) : new int[0];
-        stateMagnets = hasLine
-                ? indices(
-                        network.magnets(), magnet -> magnet.branches().length > 1 || magnet.henries() >= STATE_HENRIES)
-                : new int[0];
+        stateMagnets = hasLine ? indices(network.magnets(), Magnet::inCycle) : new int[0];
         driven = hasLine ? indices(network.junctions(), Junction::acDriven) : new int[0];
         chokes = Arrays.stream(stateMagnets)
                 .anyMatch(magnet -> network.magnets().get(magnet).branches().length == 1);

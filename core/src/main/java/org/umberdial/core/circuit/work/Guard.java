@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Branch;
+import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Magnet;
 import org.umberdial.core.circuit.network.Network;
@@ -12,15 +13,17 @@ import org.umberdial.core.circuit.network.Store;
 import org.umberdial.core.circuit.network.Values;
 
 /**
- * Checks an answer against the circuit by itself, from node voltages alone: it takes nothing from the solver but what
- * it claims stands at every node at every moment of a line cycle, works out what each element then carries by its own
- * law, and adds up.
+ * Checks an answer against the circuit by itself, from node voltages and filament heat alone: it takes nothing else
+ * from the solver, works out what each element then carries by its own law, and adds up.
  *
- * <p>At every node the currents must add up to nothing at every moment and in the mean; sources must hold their volts;
- * what stands in capacitors and cores at the cycle's end must be what stood there at its beginning, which their laws
- * are solved for; no mean may lie beyond what sources and driven junctions can build up. When the currents add up at
- * every node and moment, the power that goes in is the power that comes out (Tellegen's theorem, 1952), so that is not
- * checked apart.
+ * <p>At every node the currents must add up to nothing, in the mean and at every fourth moment of the cycle; sources
+ * must hold their volts; what stands in capacitors and cores at the cycle's end must be what stood there at its
+ * beginning, which their laws are solved for; every filament must rest at the heat its volts make; no mean may lie
+ * beyond what sources and driven junctions can build up. When the currents add up at every node, the power that goes in
+ * is the power that comes out (Tellegen's theorem, 1952), so that is not checked apart.
+ *
+ * <p>What it does not see: what only capacitors below those of the cycle would change, and a tube driven far over its
+ * law by alternating voltage, since tubes are taken by their slopes at the mean, as they are solved.
  */
 final class Guard {
     /** What may be missing at a node in the mean, beside a share of what flows there [A]. */
@@ -46,11 +49,14 @@ final class Guard {
     private static final double UNSEEN_AMPERES = 2e-5;
 
     private static final double UNSEEN_SHARE = 0.05;
+    /** A filament's resistance may be off what its volts would make it by so much. */
+    private static final double HEAT_SHARE = 5e-3;
+    /** Where the solver stops: a filament this hot is gone. */
+    private static final double HOTTEST = 50;
     /** What swings less than this is as good as still [V]. */
     private static final double STILL_VOLTS = 1e-3;
 
     private static final int STRIDE = 4;
-    private static final double LEAST_CORE_SIEMENS = 1e-8;
 
     private final Network network;
     private final Stamps laws;
@@ -62,7 +68,7 @@ final class Guard {
     private double[][] volts;
 
     private int steps;
-    /** Sums are taken at every so manieth moment; means are of all. */
+    /** Sums are taken at one moment of so many; means are of all. */
     private int stride;
 
     private double[] mean;
@@ -78,7 +84,7 @@ final class Guard {
         nodes = network.names().size();
         winding = new boolean[network.branches().size()];
         for (Magnet magnet : network.magnets()) {
-            if (followed(magnet)) {
+            if (network.line().isPresent() && magnet.inCycle()) {
                 for (int branch : magnet.branches()) {
                     winding[branch] = true;
                 }
@@ -89,11 +95,6 @@ final class Guard {
         for (Source source : network.sources()) {
             group[root(source.plus())] = root(source.minus());
         }
-    }
-
-    private boolean followed(Magnet magnet) {
-        return network.line().isPresent()
-                && (magnet.branches().length > 1 || magnet.henries() >= Coupling.STATE_HENRIES);
     }
 
     private int root(int node) {
@@ -129,7 +130,7 @@ final class Guard {
         most = new double[nodes + 1];
         flow = new double[nodes + 1];
         slack = new double[nodes + 1];
-        Optional<String> plain = beyond(values, mean).or(() -> sources(values));
+        Optional<String> plain = beyond(values, mean).or(() -> sources(values)).or(() -> filaments(values, warmth));
         if (plain.isPresent()) {
             return plain;
         }
@@ -254,6 +255,28 @@ final class Guard {
         return Optional.empty();
     }
 
+    /** Both parts of a tapped heater are warmed by their own power, and one that has drifted at other volts. */
+    private Optional<String> filaments(Values values, double[] warmth) {
+        for (int h = 0; h < warmth.length; h++) {
+            Heat heat = network.heats().get(h);
+            double square = 0;
+            for (int b = 0; b < heat.branches().length; b++) {
+                Branch branch = network.branches().get(heat.branches()[b]);
+                for (double now : across(1, branch.a(), branch.b())) {
+                    square += now * now / steps / heat.shares()[b];
+                }
+            }
+            Branch first = network.branches().get(heat.branches()[0]);
+            double volts = Math.sqrt(square * first.ohms() * values.siemens()[heat.branches()[0]]);
+            double resting = heat.law().restingWarmth(volts);
+            if (resting < HOTTEST
+                    && !(Math.abs(Math.log(heat.law().ohms(resting) / heat.law().ohms(warmth[h]))) <= HEAT_SHARE)) {
+                return Optional.of("the heat of " + heat.part() + " is not what its volts make");
+            }
+        }
+        return Optional.empty();
+    }
+
     private void branches(Values values, double[] warmth) {
         double[] siemens = new double[winding.length];
         laws.conductances(values, warmth, siemens);
@@ -285,10 +308,10 @@ final class Guard {
     /** i = g (v - n e), sum n i = i0 + e/Rc, L di0/dt = e, closed over the cycle. */
     private void magnets(Values values, double step) {
         for (Magnet magnet : network.magnets()) {
-            if (!followed(magnet)) {
+            if (steps == 1 || !magnet.inCycle()) {
                 continue;
             }
-            double own = Math.max(1 / magnet.coreOhms(), LEAST_CORE_SIEMENS);
+            double own = Math.max(1 / magnet.coreOhms(), Coupling.LEAST_CORE_SIEMENS);
             for (int w = 0; w < magnet.branches().length; w++) {
                 own += values.siemens()[magnet.branches()[w]] * magnet.turns()[w] * magnet.turns()[w];
             }

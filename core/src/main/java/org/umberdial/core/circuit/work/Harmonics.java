@@ -1,8 +1,6 @@
 package org.umberdial.core.circuit.work;
 
-import org.umberdial.core.circuit.network.Branch;
 import org.umberdial.core.circuit.network.Junction;
-import org.umberdial.core.circuit.network.Magnet;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Store;
@@ -121,29 +119,18 @@ final class Harmonics {
         }
         for (int i = 0; i < network.stores().size(); i++) {
             Store store = network.stores().get(i);
-            double reactance = 1 / (omega * Math.max(values.farads()[i], 1e-15));
-            double esr = values.esr()[i];
-            double square = esr * esr + reactance * reactance;
-            entries.admit(store.a(), store.b(), esr / square, reactance / square);
+            double[] y = Store.admittance(Math.max(values.farads()[i], 1e-15), values.esr()[i], omega);
+            entries.admit(store.a(), store.b(), y[0], y[1]);
         }
         for (int m = 0; m < network.magnets().size(); m++) {
-            magnet(entries, network.magnets().get(m), solver.stamps.size + m, omega);
+            network.magnets()
+                    .get(m)
+                    .enter(
+                            entries,
+                            solver.stamps.size + m,
+                            omega,
+                            network.branches(),
+                            branch -> solver.siemens[branch]);
         }
-    }
-
-    /** e = jwL (sum n i - e/Rc), i = g (v - n e), divided by jwL so that the row stays near one. */
-    private void magnet(ComplexSystem.Entries entries, Magnet magnet, int row, double omega) {
-        double own = -1 / magnet.coreOhms();
-        for (int w = 0; w < magnet.branches().length; w++) {
-            int number = magnet.branches()[w];
-            Branch branch = network.branches().get(number);
-            double g = solver.siemens[number] * magnet.turns()[w];
-            entries.add(row, branch.a(), g, 0);
-            entries.add(row, branch.b(), -g, 0);
-            entries.add(branch.a(), row, -g, 0);
-            entries.add(branch.b(), row, g, 0);
-            own -= g * magnet.turns()[w];
-        }
-        entries.add(row, row, own, 1 / (omega * magnet.henries()));
     }
 }
