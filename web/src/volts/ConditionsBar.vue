@@ -18,7 +18,7 @@ const meters = computed(() => [
     .filter((i) => !i.retired || i.id === props.conditions.instrumentId)
     .flatMap((i) => {
       const volts = i.abilities.find((a) => a.kind === 'VOLTMETER')
-      return volts ? [{ id: i.id, name: volts.input ? `${i.name}, ${volts.input}` : i.name }] : []
+      return volts ? [{ id: i.id, name: `${i.name}, ${volts.input || 'input not known'}` }] : []
     }),
 ])
 const line = ref('')

@@ -148,6 +148,37 @@ class ColdTest {
                         .asString());
     }
 
+    /** Open on a meter that shows 40 MΩ stays open when the form is gone on with on one that ends at 2 MΩ. */
+    @Test
+    void aFigureKeepsTheMeterItWasReadWith() throws IOException {
+        String set = "/api/sets/" + RunningServer.newTableSet() + "/cold/tests/resistors/";
+        String far = meter("40M");
+        String near = meter("2M");
+        assertEquals(
+                200,
+                RunningServer.post(
+                                set + "results",
+                                json("id", UUID.randomUUID(), "typed", Map.of("o.R6", "OL"), "instrument", far))
+                        .status());
+        String typed = json("typed", Map.of("o.R6", "OL", "o.R10", "OL", "l.R10", "yes"), "instrument", near);
+        JsonNode results = RunningServer.post(set + "drafts", typed).json().at("/verdict/results");
+        Map<String, String> words = new java.util.HashMap<>();
+        results.forEach(one -> words.put(
+                one.at("/label").asString().replaceAll(",.*", ""),
+                one.at("/word").asString()));
+        assertEquals(Map.of("R6", "BAD", "R10", "NO_EXPECTATION"), words);
+    }
+
+    private static String meter(String highest) {
+        String id = UUID.randomUUID().toString();
+        String body = "{\"id\":\"" + id + "\",\"name\":\"Meter to " + highest
+                + "\",\"retired\":false,\"version\":0,\"abilities\":[{\"kind\":\"OHMMETER\",\"input\":\"\","
+                + "\"accuracyPercent\":\"\",\"highest\":\"" + highest
+                + "\",\"testVolts\":\"\",\"outputOhms\":\"\",\"response\":\"\"}]}";
+        assertEquals(200, RunningServer.post("/api/instruments", body).status());
+        return id;
+    }
+
     private static String control(String known, String shown) {
         return json(
                 "id",

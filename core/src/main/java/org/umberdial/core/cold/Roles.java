@@ -102,17 +102,14 @@ public final class Roles {
     }
 
     private boolean amplifies(Part part) {
-        return part.card().kind().equals("tube")
-                && part.nodes().size() >= 3
-                && !set.tubes().data().isRectifier(part.card().model());
+        return part.card().kind().equals("tube") && part.nodes().size() >= 3 && !set.isRectifier(part);
     }
 
     private Set<String> rectifierOutputs() {
         Set<String> outputs = new LinkedHashSet<>();
         for (Part part : set.parts()) {
             String kind = part.card().kind();
-            boolean tube = kind.equals("tube")
-                    && set.tubes().data().isRectifier(part.card().model());
+            boolean tube = set.isRectifier(part);
             if (tube
                     || (kind.equals("silicon") || kind.equals("selenium"))
                             && part.card().letter() != 'C') {

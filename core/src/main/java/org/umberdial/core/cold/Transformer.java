@@ -128,8 +128,7 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
 
     private static boolean feedsRectifier(BenchSet set, String a, String b) {
         return set.parts().stream().anyMatch(part -> {
-            boolean tube = part.card().kind().equals("tube")
-                    && set.tubes().data().isRectifier(part.card().model());
+            boolean tube = set.isRectifier(part);
             boolean diode =
                     part.card().kind().equals("silicon") || part.card().kind().equals("selenium");
             return (tube || diode) && (part.nodes().contains(a) || part.nodes().contains(b));
@@ -137,9 +136,7 @@ public record Transformer(Part part, boolean power, List<Winding> windings) {
     }
 
     private static boolean isAmplifier(BenchSet set, Part part) {
-        return part.card().kind().equals("tube")
-                && part.nodes().size() >= 3
-                && !set.tubes().data().isRectifier(part.card().model());
+        return part.card().kind().equals("tube") && part.nodes().size() >= 3 && !set.isRectifier(part);
     }
 
     private static boolean touches(Card card, String node) {

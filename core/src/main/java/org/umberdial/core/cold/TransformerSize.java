@@ -14,7 +14,6 @@ import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
-import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
 
 /**
@@ -163,7 +162,7 @@ public record TransformerSize(
         for (Part part : set.parts()) {
             Card card = part.card();
             if (card.kind().equals("heater")) {
-                Optional<TubeType> type = set.tubes().data().type(TubeData.bare(card.model()));
+                Optional<TubeType> type = set.tubeType(part);
                 HeaterOhms.draw(set, part).ifPresent(draw -> {
                     boolean apart = type.orElseThrow().isRectifier() && !sharesWinding(set, part);
                     group(groups.get(apart), draw.volts())
@@ -209,8 +208,7 @@ public record TransformerSize(
     private static double published(BenchSet set) {
         double sum = 0;
         for (Part part : set.parts()) {
-            if (part.card().kind().equals("tube")
-                    && !set.tubes().data().isRectifier(part.card().model())) {
+            if (part.card().kind().equals("tube") && !set.isRectifier(part)) {
                 sum += set.tubes()
                         .data()
                         .section(part.card().model(), part.nodes().size())

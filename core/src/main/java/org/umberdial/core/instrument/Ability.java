@@ -84,14 +84,35 @@ public record Ability(
 
     /** A voltmeter with what it puts across the circuit. */
     public static Ability voltmeter(Meter input, double accuracy) {
+        Ability any = of(Equipment.VOLTMETER);
         return new Ability(
-                Equipment.VOLTMETER,
+                any.kind,
                 Optional.of(input),
                 OptionalDouble.of(accuracy),
-                OptionalDouble.empty(),
-                List.of(),
-                OptionalDouble.empty(),
-                Optional.empty());
+                any.highest,
+                any.testVolts,
+                any.outputOhms,
+                any.response);
+    }
+
+    /** The same, showing or giving no more than this, in the unit of the kind. */
+    public Ability upTo(double most) {
+        return new Ability(kind, input, accuracy, OptionalDouble.of(most), testVolts, outputOhms, response);
+    }
+
+    /** The same, testing at these [V]. */
+    public Ability testingAt(Double... volts) {
+        return new Ability(kind, input, accuracy, highest, List.of(volts), outputOhms, response);
+    }
+
+    /** The same, with this in series with what it gives [Ω]. */
+    public Ability through(double ohms) {
+        return new Ability(kind, input, accuracy, highest, testVolts, OptionalDouble.of(ohms), response);
+    }
+
+    /** The same, answering to this. */
+    public Ability answering(Response to) {
+        return new Ability(kind, input, accuracy, highest, testVolts, outputOhms, Optional.of(to));
     }
 
     /** How far it reaches, in a few words; empty when nobody said. */

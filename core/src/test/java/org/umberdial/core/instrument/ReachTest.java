@@ -33,25 +33,11 @@ class ReachTest {
     private static final BenchSet SET = Sets.demo("table-set");
 
     private static Ability to(Equipment kind, double highest) {
-        return new Ability(
-                kind,
-                Optional.empty(),
-                OptionalDouble.empty(),
-                OptionalDouble.of(highest),
-                List.of(),
-                OptionalDouble.empty(),
-                Optional.empty());
+        return Ability.of(kind).upTo(highest);
     }
 
     private static Ability tester(Double... volts) {
-        return new Ability(
-                Equipment.INSULATION_TESTER,
-                Optional.empty(),
-                OptionalDouble.empty(),
-                OptionalDouble.empty(),
-                List.of(volts),
-                OptionalDouble.empty(),
-                Optional.empty());
+        return Ability.of(Equipment.INSULATION_TESTER).testingAt(volts);
     }
 
     @ParameterizedTest

@@ -14,6 +14,7 @@ import org.umberdial.core.cold.TestRow;
 import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.instrument.Equipment;
+import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.procedure.Cells;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.value.InvalidEntry;
@@ -52,7 +53,7 @@ public class ColdService {
             Optional<Set<String>> read,
             String instrument,
             Optional<Instant> takenAt) {
-        String said = ColdTests.judge(ColdArea.scene(set.file()), row, readWith(set, instrument, figures))
+        String said = ColdTests.judge(ColdArea.scene(set.file()), row, readWith(set, row, figures, read, instrument))
                 .sentence();
         if (!instrument.isEmpty()) {
             instruments.require(caller.shopId(), instrument);
@@ -72,9 +73,39 @@ public class ColdService {
         evidence.keep(caller, set.id(), id, new Benched(row.id(), row.title(), kept, instrument, said, false), takenAt);
     }
 
-    /** The figures with how far the meter shows that they are read with. */
-    public static Figures readWith(OpenSet set, String instrument, Figures figures) {
-        return figures.readUpTo(set.file().contents().kit().highest(instrument, Equipment.OHMMETER));
+    /**
+     * The figures of a form, each with how far its meter shows: one that was only shown again keeps the meter it was
+     * read with.
+     *
+     * @param read keys of what was read now with this instrument; empty when that is not said, then whatever differs
+     */
+    public static Figures readWith(
+            OpenSet set, TestRow row, Figures figures, Optional<Set<String>> read, String instrument) {
+        Kit kit = set.file().contents().kit();
+        Map<String, Cells.Cell> there = kept(set, row);
+        Map<String, Double> reach = new LinkedHashMap<>();
+        figures.entered().forEach((key, value) -> {
+            String with = isFresh(there, key, value, read)
+                    ? instrument
+                    : there.get(key).equipment();
+            kit.highest(with, Equipment.OHMMETER).ifPresent(highest -> reach.put(key, highest));
+        });
+        return new Figures(figures.entered(), reach);
+    }
+
+    private static Map<String, Cells.Cell> kept(OpenSet set, TestRow row) {
+        return ColdTests.standsBesideItself(row)
+                ? Map.of()
+                : ColdArea.bench(set.file())
+                        .last(row.id())
+                        .map(ColdBench.Done::cells)
+                        .orElse(Map.of());
+    }
+
+    private static boolean isFresh(
+            Map<String, Cells.Cell> there, String key, String value, Optional<Set<String>> read) {
+        boolean same = there.containsKey(key) && there.get(key).value().equals(value);
+        return !there.containsKey(key) || read.map(keys -> keys.contains(key)).orElse(!same);
     }
 
     /** The same id again changes nothing when it says the same of what was kept. */
@@ -89,12 +120,7 @@ public class ColdService {
     }
 
     private static Map<String, String> fresh(OpenSet set, TestRow row, Figures figures, Optional<Set<String>> read) {
-        Map<String, Cells.Cell> there = ColdTests.standsBesideItself(row)
-                ? Map.of()
-                : ColdArea.bench(set.file())
-                        .last(row.id())
-                        .map(ColdBench.Done::cells)
-                        .orElse(Map.of());
+        Map<String, Cells.Cell> there = kept(set, row);
         Map<String, String> fresh = new LinkedHashMap<>();
         figures.entered().forEach((key, value) -> {
             boolean same = there.containsKey(key) && there.get(key).value().equals(value);

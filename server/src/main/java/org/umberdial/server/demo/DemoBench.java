@@ -3,7 +3,6 @@ package org.umberdial.server.demo;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.UUID;
 import org.umberdial.core.cold.TransformerSize;
 import org.umberdial.core.instrument.Ability;
@@ -23,44 +22,21 @@ final class DemoBench {
                     "Bench meter",
                     false,
                     List.of(
-                            voltmeter("10M", 0.01),
-                            to(Equipment.OHMMETER, 40e6),
+                            Ability.voltmeter(Meter.parse("10M"), 0.01).upTo(1000),
+                            Ability.of(Equipment.OHMMETER).upTo(40e6),
                             Ability.of(Equipment.DIODE_TEST),
-                            new Ability(
-                                    Equipment.AC_METER,
-                                    Optional.empty(),
-                                    OptionalDouble.empty(),
-                                    OptionalDouble.of(750),
-                                    List.of(),
-                                    OptionalDouble.empty(),
-                                    Optional.of(Ability.Response.TRUE_RMS)))),
+                            Ability.of(Equipment.AC_METER).upTo(750).answering(Ability.Response.TRUE_RMS))),
             new Instrument(
                     OLD_METER,
                     "Moving-coil meter",
                     false,
-                    List.of(voltmeter("20k/V", 0.03), to(Equipment.OHMMETER, 2e6))),
-            named(
-                    "Signal generator",
-                    new Ability(
-                            Equipment.GENERATOR,
-                            Optional.empty(),
-                            OptionalDouble.empty(),
-                            OptionalDouble.empty(),
-                            List.of(),
-                            OptionalDouble.of(50),
-                            Optional.empty())),
-            named(
-                    "Insulation tester",
-                    new Ability(
-                            Equipment.INSULATION_TESTER,
-                            Optional.empty(),
-                            OptionalDouble.empty(),
-                            OptionalDouble.empty(),
-                            List.of(250.0, 500.0, 1000.0),
-                            OptionalDouble.empty(),
-                            Optional.empty())),
+                    List.of(
+                            Ability.voltmeter(Meter.parse("20k/V"), 0.03).upTo(1000),
+                            Ability.of(Equipment.OHMMETER).upTo(2e6))),
+            named("Signal generator", Ability.of(Equipment.GENERATOR).through(50)),
+            named("Insulation tester", Ability.of(Equipment.INSULATION_TESTER).testingAt(250.0, 500.0, 1000.0)),
             named("1.5 V cell with clips", Ability.of(Equipment.DRY_CELL)),
-            named("30 V bench supply", to(Equipment.DC_SUPPLY, 30)),
+            named("30 V bench supply", Ability.of(Equipment.DC_SUPPLY).upTo(30)),
             named("Discharge resistor with clips", Ability.of(Equipment.DISCHARGE_TOOL)));
 
     static final List<StockItem> STOCK = List.of(
@@ -96,28 +72,6 @@ final class DemoBench {
             item(6, StockItem.Kind.TUBE, "12AV6, tested", "shelf B"));
 
     private DemoBench() {}
-
-    private static Ability voltmeter(String input, double accuracy) {
-        return new Ability(
-                Equipment.VOLTMETER,
-                Optional.of(Meter.parse(input)),
-                OptionalDouble.of(accuracy),
-                OptionalDouble.of(1000),
-                List.of(),
-                OptionalDouble.empty(),
-                Optional.empty());
-    }
-
-    private static Ability to(Equipment kind, double highest) {
-        return new Ability(
-                kind,
-                Optional.empty(),
-                OptionalDouble.empty(),
-                OptionalDouble.of(highest),
-                List.of(),
-                OptionalDouble.empty(),
-                Optional.empty());
-    }
 
     private static Instrument named(String name, Ability ability) {
         String id =

@@ -213,7 +213,12 @@ class TestController {
             verdict = ColdTests.judge(
                     scene,
                     row,
-                    ColdService.readWith(set, draft.instrument == null ? "" : draft.instrument, entered.figures()));
+                    ColdService.readWith(
+                            set,
+                            row,
+                            entered.figures(),
+                            Optional.empty(),
+                            draft.instrument == null ? "" : draft.instrument));
         } catch (InvalidEntry refused) {
             faults.add(new CellFault(refused.field(), refused.getMessage()));
             verdict = new ColdVerdict(
