@@ -28,8 +28,14 @@ public final class AtWork {
      */
     public Outcome solve(Values values) {
         solver.probed = -1;
+        Optional<String> doubt = Optional.empty();
         if (solver.solve(values)) {
-            Optional<String> doubt = solver.doubt(values);
+            doubt = solver.doubt(values);
+            if (doubt.isPresent()) {
+                // What nothing holds in place, such as a core whose windings are all open, keeps what it was given.
+                solver.cold();
+                doubt = solver.solve(values) ? solver.doubt(values) : doubt;
+            }
             if (doubt.isEmpty()) {
                 return new OperatingPoint(solver, values);
             }
@@ -37,14 +43,8 @@ public final class AtWork {
             return new NotSettled("", "The answer is not to be trusted, because " + doubt.get() + ".");
         }
         int worst = solver.worstNode();
-        String node =
-                worst < solver.network.names().size() ? solver.network.names().get(worst) : "";
         solver.cold();
-        return new NotSettled(
-                node,
-                "The circuit did not settle; at " + node
-                        + " the currents do not add up. Look there for a part value or a connection that "
-                        + "cannot be right.");
+        return Unsettled.at(worst, values);
     }
 
     /** Keeps the present solution as the one to start variants from; see {@link #rewind}. */

@@ -36,6 +36,11 @@ final class Cycle {
     private final CycleStep around;
     private final JunctionBalance balance;
 
+    /**
+     * Whether the junctions are settled anew where the cycle starts, though there are chokes: where next to nothing
+     * holds a rectifier's volts, what its end carried makes each cycle begin farther off than the one before.
+     */
+    boolean settledStart;
     /** State at the start of the cycle. */
     final double[] start;
     /** Inputs at the end of every step: states, junctions (less their guard), line. */
@@ -128,7 +133,7 @@ final class Cycle {
         double[] x = end;
         System.arraycopy(start, 0, x, 0, states);
         System.arraycopy(junctionVolts[STEPS - 1], 0, v, 0, junctions);
-        if (chokes) {
+        if (chokes && !settledStart) {
             // The cycle begins with what its end carried: a closed one has no other beginning, and a current that is a
             // hair off where nothing conducts would else stand for thousands of volts across its choke.
             balance.at(v, input);
@@ -144,7 +149,7 @@ final class Cycle {
         for (double[] row : carriedJunction) {
             Arrays.fill(row, 0);
         }
-        if (answers || slopes && !chokes) {
+        if (answers || slopes && (!chokes || settledStart)) {
             carry(around.junctionByJunction, carried, columns);
         }
         for (double[] row : meanByStart) {
@@ -305,9 +310,10 @@ final class Cycle {
      * Corrects {@link #start} so that the cycle closes, with the slopes of the last {@link #run} that carried them;
      * they need not be of this cycle, they only make it slower when they are old.
      *
+     * @param share of the correction that is made
      * @return false when there are no slopes yet
      */
-    boolean close() {
+    boolean close(double share) {
         if (!closable) {
             return false;
         }
@@ -316,7 +322,7 @@ final class Cycle {
             for (int k = 0; k < states; k++) {
                 sum += closingInverse[i][k] * stateMiss[k];
             }
-            start[i] -= sum;
+            start[i] -= share * sum;
         }
         return true;
     }
@@ -347,6 +353,20 @@ final class Cycle {
         for (int i = 0; i < states; i++) {
             stateMiss[i] = end[i] - start[i] - drift * (meanState[i] - (drift > 0 ? previous[i] : 0));
             largest = Math.max(largest, Math.abs(stateMiss[i]) * scale[i]);
+        }
+        return largest;
+    }
+
+    /**
+     * The largest mean current into a capacitor in the cycle run last [A]; none in a closed one, but one with hardly a
+     * resistance around it may carry much while its volts close.
+     *
+     * @param capacitors how many of the states are their volts, the first ones
+     */
+    double charging(int capacitors) {
+        double largest = 0;
+        for (int i = 0; i < capacitors; i++) {
+            largest = Math.max(largest, Math.abs(mean[i]));
         }
         return largest;
     }

@@ -227,8 +227,11 @@ final class Guard {
             }
         }
         most += MORE_SHARE * line * network.highestPeak() * (1 + driven);
+        boolean[] floating = Floating.of(network, values);
         for (int i = 0; i < nodes; i++) {
-            if (!(Math.abs(means[i]) <= most) && network.injections().isEmpty()) {
+            if (!floating[i]
+                    && !(Math.abs(means[i]) <= most)
+                    && network.injections().isEmpty()) {
                 return Optional.of(String.format(
                         java.util.Locale.ROOT,
                         "%s would stand at %.0f V, beyond the %.0f V that its sources can build up",

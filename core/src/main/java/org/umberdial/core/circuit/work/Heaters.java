@@ -14,6 +14,7 @@ final class Heaters {
     private static final double FOLLOWING_VOLTS = 0.05;
 
     private static final double MOST_WARMTH = 50;
+    private static final double LEAST_RELAXED = 0.1;
 
     private final Network network;
     private final Stamps stamps;
@@ -28,6 +29,13 @@ final class Heaters {
 
     private final double[] heaterMiss;
     private final double[][] heaterSlopes;
+    /**
+     * Share of each step that is taken (B. Irons and R. Tuck, Int. J. Num. Meth. Eng. 1, 1969): a filament whose volts
+     * a rectifier decides answers otherwise than the linear network says, and would leap to and fro for long.
+     */
+    private double relax = 1;
+
+    private final double[] lastMiss;
     private final double[] right;
     private final double[] move;
     /** The conductances last solved for, filaments at rated heat. */
@@ -44,9 +52,16 @@ final class Heaters {
         effectiveVolts = new double[warmth.length];
         heaterMiss = new double[warmth.length];
         heaterSlopes = new double[warmth.length][warmth.length];
+        lastMiss = new double[warmth.length];
         right = new double[stamps.size];
         move = new double[stamps.size];
         Arrays.fill(warmth, 1);
+    }
+
+    /** Begins anew: no filament has leapt to and fro yet. */
+    void settled() {
+        relax = 1;
+        Arrays.fill(lastMiss, 0);
     }
 
     void nominal(double[] siemens) {
@@ -109,15 +124,36 @@ final class Heaters {
         if (!Dense.solve(heaterSlopes, heaterMiss)) {
             Arrays.fill(heaterMiss, 0);
         }
+        relax();
         double farthest = 0;
         for (int i = 0; i < count; i++) {
             Filament law = network.heats().get(i).law();
-            double ohms = law.ohms(warmth[i]) * Math.exp(Math.max(-1, Math.min(heaterMiss[i], 1)));
+            double ohms = law.ohms(warmth[i]) * Math.exp(relax * heaterMiss[i]);
             double before = warmth[i];
             warmth[i] = warmthAt(law, ohms);
             farthest = Math.max(farthest, Math.abs(warmth[i] - before) / (before + 0.01));
         }
-        return farthest;
+        return farthest / relax;
+    }
+
+    private void relax() {
+        double along = 0;
+        double square = 0;
+        for (int i = 0; i < heaterMiss.length; i++) {
+            heaterMiss[i] = Math.max(-1, Math.min(heaterMiss[i], 1));
+            along += lastMiss[i] * heaterMiss[i];
+            square += lastMiss[i] * (lastMiss[i] - heaterMiss[i]);
+        }
+        if (along < 0) {
+            double last = 0;
+            for (double miss : lastMiss) {
+                last += miss * miss;
+            }
+            relax = Math.max(relax * last / square, LEAST_RELAXED);
+        } else {
+            relax = Math.min(2 * relax, 1);
+        }
+        System.arraycopy(heaterMiss, 0, lastMiss, 0, heaterMiss.length);
     }
 
     private int heaterStart(int heat) {

@@ -23,6 +23,8 @@ final class Solver {
     private static final double WARMTH_TOLERANCE = 1e-4;
     /** What a closed cycle may miss by, as a mean current [A]. */
     private static final double CYCLE_TOLERANCE = 1e-7;
+    /** What a capacitor may take in the mean of a closed cycle [A]. */
+    private static final double CHARGING_AMPERES = 1e-6;
     /** While nodes still move this far, a cycle closed with old slopes is good enough [V]. */
     private static final double FAR_VOLTS = 0.5;
     /** But not for longer than this; a circuit that is still far then needs the slopes. */
@@ -39,6 +41,16 @@ final class Solver {
     private static final double HEATERS_FROM_VOLTS = 3;
 
     private static final int MOST_ROUNDS = 60;
+    /** Of every node while creeping, in a step as long as a cycle [S]. */
+    private static final double INERTIA_SIEMENS = 1e-3;
+
+    /** What a round may still move after the last resort [V], a thousandth beside [A]. */
+    private static final double NEARLY_VOLTS = 2e-3;
+
+    private static final double NEARLY_AMPERES = 1e-5;
+
+    private static final int MOST_CREEPING = 60;
+    private static final double LONGEST_CREEPING_SECONDS = 1e6;
     /** A grid may move this far in one round [V]; a tube's law is nearly straight over it. */
     private static final double GRID_STEP_VOLTS = 6;
 
@@ -66,6 +78,10 @@ final class Solver {
     final double[] previousState;
 
     double drift;
+    /** Conductance that holds every node to {@link #heldX}, while creeping [S]. */
+    private double inertia;
+
+    private final double[] heldX;
     int rounds;
     /** By how much the last cycle missed closing [A]. */
     private double cycleMiss;
@@ -73,6 +89,10 @@ final class Solver {
     private boolean careful;
     /** How far the farthest node moved in the last round [V]. */
     private double lastMoved;
+
+    private final Damping leaps = new Damping();
+    /** The same for the correction of the cycle's start. */
+    private final Damping closing = new Damping();
     /** State and averages one slow step ago, for where the next one starts looking. */
     private final double[] stepStart;
 
@@ -87,6 +107,7 @@ final class Solver {
         int size = stamps.size;
         residual = new double[size];
         move = new double[size];
+        heldX = new double[size];
         right = new double[size];
         x = new double[size];
         siemens = new double[network.branches().size()];
@@ -121,10 +142,21 @@ final class Solver {
         if (rest(values, true)) {
             return true;
         }
-        careful = true;
-        cold();
-        if (rest(values, true)) {
-            return true;
+        for (boolean slopesAnew : new boolean[] {false, true}) {
+            careful = slopesAnew;
+            cold();
+            if (rest(values, true)) {
+                return true;
+            }
+        }
+        if (coupling.chokes) {
+            cycle.settledStart = true;
+            cold();
+            boolean settled = rest(values, true);
+            cycle.settledStart = false;
+            if (settled) {
+                return true;
+            }
         }
         cold();
         for (double step : new double[] {0.1, 0.25, 0.4, 0.55, 0.7, 0.8, 0.9, 1}) {
@@ -132,7 +164,42 @@ final class Solver {
             rest(values, false);
         }
         share = 1;
-        return rest(values, true);
+        return rest(values, true) || creep(values);
+    }
+
+    /**
+     * The last resort, which goes where the circuit itself would: from nothing, in implicit steps of time that grow as
+     * long as they settle, every node with some inertia beside its capacitors (pseudo-transient continuation; C. Kelley
+     * and D. Keyes, SIAM J. Numer. Anal. 35, 1998).
+     */
+    private boolean creep(Values values) {
+        cold();
+        double seconds = period();
+        for (int steps = 0; steps < MOST_CREEPING && seconds < LONGEST_CREEPING_SECONDS; steps++) {
+            drift = period() / seconds;
+            inertia = INERTIA_SIEMENS * drift;
+            cycle.forget();
+            System.arraycopy(cycle.meanState, 0, previousState, 0, coupling.states);
+            System.arraycopy(x, 0, heldX, 0, heldX.length);
+            double[] held = cycle.start.clone();
+            double[] heat = heaters.warmth.clone();
+            if (slowly(values)) {
+                restHeaters();
+                seconds *= 3;
+            } else {
+                System.arraycopy(heldX, 0, x, 0, heldX.length);
+                System.arraycopy(held, 0, cycle.start, 0, held.length);
+                System.arraycopy(previousState, 0, cycle.meanState, 0, coupling.states);
+                System.arraycopy(heat, 0, heaters.warmth, 0, heat.length);
+                seconds /= 5;
+            }
+        }
+        inertia = 0;
+        drift = 0;
+        cycle.forget();
+        // What stalls this near has reached the last digits of a large alternating voltage; the guard looks at it yet.
+        return rest(values, true)
+                || lastMoved < NEARLY_VOLTS && cycleMiss < NEARLY_AMPERES && worstMiss(values) < NEARLY_AMPERES;
     }
 
     /**
@@ -164,6 +231,8 @@ final class Solver {
     }
 
     private boolean slowly(Values values) {
+        leaps.restart();
+        closing.restart();
         for (rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
             double moved = round(values, rounds == 1);
             if (Double.isNaN(moved)) {
@@ -212,6 +281,9 @@ final class Solver {
     }
 
     private boolean rest(Values values, boolean heaters) {
+        leaps.restart();
+        closing.restart();
+        this.heaters.settled();
         for (rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
             double moved = round(values, rounds == 1);
             if (Double.isNaN(moved)) {
@@ -223,6 +295,7 @@ final class Solver {
             }
             if (moved < VOLT_TOLERANCE
                     && cycleMiss < CYCLE_TOLERANCE
+                    && cycle.charging(coupling.stateStores.length) < CHARGING_AMPERES
                     && heated < WARMTH_TOLERANCE
                     && worstMiss(values) < CURRENT_TOLERANCE) {
                 return true;
@@ -265,6 +338,13 @@ final class Solver {
             }
         }
         double step = tubeStep();
+        if (careful) {
+            double asked = 0;
+            for (int i = 0; i < stamps.nodes; i++) {
+                asked = Math.max(asked, Math.abs(move[i]));
+            }
+            step *= leaps.next(asked);
+        }
         double moved = 0;
         for (int i = 0; i < x.length; i++) {
             x[i] += step * move[i];
@@ -283,6 +363,9 @@ final class Solver {
     private void probe() {
         if (probed >= 0) {
             stamps.load(probed, probeSiemens, x, matrix, residual);
+        }
+        if (inertia > 0) {
+            stamps.hold(inertia, x, heldX, matrix, residual);
         }
     }
 
@@ -321,7 +404,7 @@ final class Solver {
         double open = cycle.open(drift, previousState, coupling.scale);
         boolean converging = !careful
                 && (fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss);
-        if (open < CYCLE_TOLERANCE || converging && cycle.close()) {
+        if (open < CYCLE_TOLERANCE || converging && cycle.close(1)) {
             return open;
         }
         if (!cycle.run(true)) {
@@ -329,7 +412,7 @@ final class Solver {
         }
         open = cycle.open(drift, previousState, coupling.scale);
         cycle.learn(drift);
-        cycle.close();
+        cycle.close(careful ? closing.next(open) : 1);
         return open;
     }
 

@@ -177,6 +177,14 @@ final class Stamps {
         residual[node] += g * x[node];
     }
 
+    /** A conductance from every node to where it stood. */
+    void hold(double g, double[] x, double[] stood, double[] matrix, double[] residual) {
+        for (int i = 0; i < nodes; i++) {
+            matrix[diagonal[i]] += g;
+            residual[i] += g * (x[i] - stood[i]);
+        }
+    }
+
     private static void add(double[] matrix, int slot, double value) {
         if (slot >= 0) {
             matrix[slot] += value;

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import org.umberdial.core.Sets;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
@@ -39,6 +40,12 @@ final class Decks {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** The demo sets and the small decks. */
+    static List<Deck> all() {
+        return Stream.concat(DEMO.stream().map(Decks::demo), small().stream().map(Decks::small))
+                .toList();
     }
 
     static Network network(Deck deck, String mode) {

@@ -21,13 +21,6 @@ class GuardTest {
     private static final long SEED = 20261128;
     private static final int MUTANTS = 200;
 
-    private static List<Deck> fleet() {
-        List<Deck> fleet = new ArrayList<>();
-        Decks.DEMO.forEach(name -> fleet.add(Decks.demo(name)));
-        Decks.small().forEach(name -> fleet.add(Decks.small(name)));
-        return fleet;
-    }
-
     private record Solved(Network network, Values values, Solver solver, double[][] moments) {
         static Solved of(Deck deck) {
             Network network = Decks.network(deck, "");
@@ -44,7 +37,7 @@ class GuardTest {
 
     @Test
     void noHealthyDeck_isRefused() {
-        for (Deck deck : fleet()) {
+        for (Deck deck : Decks.all()) {
             Solved solved = Solved.of(deck);
             assertEquals(Optional.empty(), solved.doubt(solved.moments), deck.title());
         }
@@ -54,7 +47,7 @@ class GuardTest {
     @Test
     void mutants_areCaught() {
         Random random = new Random(SEED);
-        List<Deck> fleet = fleet();
+        List<Deck> fleet = Decks.all();
         int made = 0;
         List<String> missed = new ArrayList<>();
         for (int tries = 0; made < MUTANTS && tries < 20 * MUTANTS; tries++) {
