@@ -183,7 +183,9 @@ public final class HealthySet {
 
     /** DC of a node on this line without a meter; empty where nothing leads to it. */
     public synchronized OptionalDouble volts(String node, double line) {
-        return at(line).map(point -> point.volts(node)).orElse(OptionalDouble.empty());
+        return at(line).filter(point -> !point.isGuess(node))
+                .map(point -> point.volts(node))
+                .orElse(OptionalDouble.empty());
     }
 
     /** What a meter shows at a node on this line. */
@@ -196,7 +198,7 @@ public final class HealthySet {
 
     private OptionalDouble read(String node, double line, Meter meter) {
         Optional<OperatingPoint> point = at(line);
-        if (point.isEmpty() || network.node(node).isEmpty()) {
+        if (point.isEmpty() || network.node(node).isEmpty() || point.get().isGuess(node)) {
             return OptionalDouble.empty();
         }
         return new MeterReadings(work, point.get())
@@ -224,7 +226,9 @@ public final class HealthySet {
     private boolean led(String node) {
         return led.computeIfAbsent(
                 node,
-                n -> at(nominalLine).map(point -> point.volts(n).isPresent()).orElse(false));
+                n -> at(nominalLine)
+                        .map(point -> point.volts(n).isPresent() && !point.isGuess(n))
+                        .orElse(false));
     }
 
     /** Every node's answer is asked for at once when one is; saves the work of finding the operating point again. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberdial.core.circuit.law.HeptodeLaw;
+import org.umberdial.core.circuit.law.Oscillation;
 import org.umberdial.core.circuit.law.PentodeLaw;
 import org.umberdial.core.circuit.law.TriodeLaw;
 import org.umberdial.core.circuit.law.VacuumDiodeLaw;
@@ -37,21 +38,34 @@ public final class TubeFit {
                                 type.limits().dropVolts().getAsDouble(),
                                 type.limits().dropAmperes().orElse(0.05)))
                         : Optional.empty();
-        return new TubeModel(type.name(), triode, pentode, heptode, rectifier, swing(type, triode));
+        return new TubeModel(type.name(), triode, pentode, heptode, rectifier, oscillation(type, triode));
     }
 
     private static List<TubePoint> of(TubeType type, String kind) {
         return type.points().stream().filter(point -> point.kind().equals(kind)).toList();
     }
 
-    private static double swing(TubeType type, Optional<TriodeLaw> triode) {
+    /**
+     * How the triode section oscillates: its amplitude biases the grid to the published voltage, and it conducts for
+     * such a part of the cycle that the mean plate current is the published one. Without a published point of
+     * operation, an ordinary amplitude and part.
+     */
+    private static Oscillation oscillation(TubeType type, Optional<TriodeLaw> triode) {
         for (TubePoint point : type.points()) {
             if (List.of("triode_osc", "selfosc_mixer", "osc_plate").contains(point.kind())
                     && point.gridVolts().isPresent()) {
-                return reach(point) / point.plateVolts().orElse(100);
+                double plate = point.plateVolts().orElse(100);
+                double duty = HeptodeLaw.DUTY;
+                if (triode.isPresent() && point.plateAmperes().isPresent()) {
+                    double[] out = new double[3];
+                    triode.get().plate(reach(point) + point.gridVolts().getAsDouble(), plate, out);
+                    duty = Math.min(point.plateAmperes().getAsDouble() / out[0], 1);
+                }
+                return new Oscillation(reach(point) / plate, duty);
             }
         }
-        return triode.map(law -> 1.8 / law.mu()).orElse(0.0);
+        return triode.map(law -> new Oscillation(1.8 / law.mu(), HeptodeLaw.DUTY))
+                .orElse(Oscillation.NONE);
     }
 
     /** The amplitude that biases an oscillating grid to the published voltage at the published current. */

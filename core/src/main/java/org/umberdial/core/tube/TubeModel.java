@@ -2,6 +2,7 @@ package org.umberdial.core.tube;
 
 import java.util.Optional;
 import org.umberdial.core.circuit.law.HeptodeLaw;
+import org.umberdial.core.circuit.law.Oscillation;
 import org.umberdial.core.circuit.law.PentodeLaw;
 import org.umberdial.core.circuit.law.TriodeLaw;
 import org.umberdial.core.circuit.law.VacuumDiodeLaw;
@@ -10,7 +11,7 @@ import org.umberdial.core.circuit.law.VacuumDiodeLaw;
  * The laws of one type's sections; empty where it has no such section or too little is published.
  *
  * @param rectifier each plate's law
- * @param swing oscillator amplitude of the triode section per plate volt, when it oscillates
+ * @param oscillation of the triode section, when it oscillates
  */
 public record TubeModel(
         String type,
@@ -18,7 +19,7 @@ public record TubeModel(
         Optional<PentodeLaw> pentode,
         Optional<HeptodeLaw> heptode,
         Optional<VacuumDiodeLaw> rectifier,
-        double swing) {
+        Oscillation oscillation) {
     /**
      * A grid at zero volts draws about 0.17 mA, so that a 10 MΩ grid leak settles near -0.84 V; ordinary contact bias.
      */

@@ -11,6 +11,8 @@ import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.work.AtWork;
+import org.umberdial.core.circuit.work.NotSettled;
 import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.reading.ReadingKind;
@@ -154,7 +156,7 @@ public final class WhatIf {
                 .toList();
         return new Answer(
                 true,
-                "",
+                String.join(" ", after.get().point().adrift()),
                 steps,
                 overloads(set, before.get().point(), after.get().point()),
                 heaters(healthy.network(), before.get().point(), after.get().point()),
@@ -183,8 +185,10 @@ public final class WhatIf {
             if (network.amplifiers().isEmpty()) {
                 return "The circuit has no tube yet; with its tubes it can be solved.";
             }
-            return "The circuit does not settle with a supply voltage. Look for a missing rectifier, winding "
-                    + "or connection.";
+            return new AtWork(network).solve(Values.nominal(network)) instanceof NotSettled failed
+                    ? failed.reason()
+                    : "The circuit settles without a supply voltage. Look for a missing rectifier, winding or "
+                            + "connection.";
         } catch (DeckRefused refused) {
             return "The circuit is not solved until this is mended: "
                     + refused.faults().get(0).text()

@@ -2,6 +2,7 @@ package org.umberdial.core.circuit.network;
 
 import java.util.Optional;
 import org.umberdial.core.circuit.law.HeptodeLaw;
+import org.umberdial.core.circuit.law.Oscillation;
 import org.umberdial.core.circuit.law.PentodeLaw;
 import org.umberdial.core.circuit.law.TriodeLaw;
 
@@ -11,7 +12,7 @@ import org.umberdial.core.circuit.law.TriodeLaw;
  * @param screen below 0 and unused for a triode
  * @param grid3 of a heptode, unused otherwise
  * @param heat number of its heater, below 0 when the deck has none: then it is taken as hot
- * @param swing oscillator amplitude per plate volt of a triode that oscillates, 0 otherwise
+ * @param oscillation of a triode that oscillates, none otherwise
  */
 public record Amplifier(
         String part,
@@ -24,4 +25,4 @@ public record Amplifier(
         int grid,
         int cathode,
         int heat,
-        double swing) {}
+        Oscillation oscillation) {}

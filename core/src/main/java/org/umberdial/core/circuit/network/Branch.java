@@ -19,6 +19,8 @@ public record Branch(String part, int a, int b, Kind kind, double ohms) {
         JUNCTION_SERIES,
         /** Insulation of a capacitor: open unless it leaks. */
         LEAK,
+        /** Of a control grid to plate and chassis: open, but where nothing else ties the grid. */
+        INSULATION,
         /** A path that a healthy part does not have, such as a shorted rectifier. */
         FAULT
     }

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.law.Conductor;
 import org.umberdial.core.circuit.law.Filament;
+import org.umberdial.core.circuit.law.Oscillation;
 import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeModel;
@@ -109,50 +110,56 @@ final class TubeElements {
             case TRIODE ->
                 model.triode()
                         .ifPresentOrElse(
-                                law -> built.amplifiers.add(new Amplifier(
-                                        card.reference(),
-                                        model.triode(),
-                                        Optional.empty(),
-                                        Optional.empty(),
-                                        n[0],
-                                        -1,
-                                        -1,
-                                        n[1],
-                                        n[2],
-                                        heat,
-                                        oscillates(card) ? model.swing() : 0)),
+                                law -> amplify(
+                                        card,
+                                        new Amplifier(
+                                                card.reference(),
+                                                model.triode(),
+                                                Optional.empty(),
+                                                Optional.empty(),
+                                                n[0],
+                                                -1,
+                                                -1,
+                                                n[1],
+                                                n[2],
+                                                heat,
+                                                oscillates(card) ? model.oscillation() : Oscillation.NONE)),
                                 () -> missing(card, "triode"));
             case PENTODE ->
                 model.pentode()
                         .ifPresentOrElse(
-                                law -> built.amplifiers.add(new Amplifier(
-                                        card.reference(),
-                                        Optional.empty(),
-                                        model.pentode(),
-                                        Optional.empty(),
-                                        n[0],
-                                        n[1],
-                                        -1,
-                                        n[2],
-                                        n[3],
-                                        heat,
-                                        0)),
+                                law -> amplify(
+                                        card,
+                                        new Amplifier(
+                                                card.reference(),
+                                                Optional.empty(),
+                                                model.pentode(),
+                                                Optional.empty(),
+                                                n[0],
+                                                n[1],
+                                                -1,
+                                                n[2],
+                                                n[3],
+                                                heat,
+                                                Oscillation.NONE)),
                                 () -> missing(card, "pentode"));
             case HEPTODE ->
                 model.heptode()
                         .ifPresentOrElse(
-                                law -> built.amplifiers.add(new Amplifier(
-                                        card.reference(),
-                                        Optional.empty(),
-                                        Optional.empty(),
-                                        model.heptode(),
-                                        n[0],
-                                        n[1],
-                                        n[2],
-                                        n[3],
-                                        n[4],
-                                        heat,
-                                        0)),
+                                law -> amplify(
+                                        card,
+                                        new Amplifier(
+                                                card.reference(),
+                                                Optional.empty(),
+                                                Optional.empty(),
+                                                model.heptode(),
+                                                n[0],
+                                                n[1],
+                                                n[2],
+                                                n[3],
+                                                n[4],
+                                                heat,
+                                                Oscillation.NONE)),
                                 () -> missing(card, "heptode"));
             case FULL_WAVE ->
                 model.rectifier()
@@ -170,6 +177,13 @@ final class TubeElements {
                         model.rectifier().map(Conductor.class::cast).orElse(TubeModel.SIGNAL_DIODE),
                         heat);
         }
+    }
+
+    /** The insulation of its grid comes with it, to the plate first and then to the chassis. */
+    private void amplify(Card card, Amplifier tube) {
+        built.amplifiers.add(tube);
+        built.branch(card, tube.grid(), tube.plate(), Branch.Kind.INSULATION, Double.POSITIVE_INFINITY);
+        built.branch(card, tube.grid(), -1, Branch.Kind.INSULATION, Double.POSITIVE_INFINITY);
     }
 
     private static boolean oscillates(Card card) {

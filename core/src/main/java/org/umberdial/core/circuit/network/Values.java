@@ -191,7 +191,9 @@ public final class Values {
     }
 
     private static boolean carries(Branch branch) {
-        return branch.kind() != Branch.Kind.LEAK && branch.kind() != Branch.Kind.FAULT;
+        return branch.kind() != Branch.Kind.LEAK
+                && branch.kind() != Branch.Kind.FAULT
+                && branch.kind() != Branch.Kind.INSULATION;
     }
 
     /**
@@ -240,6 +242,7 @@ public final class Values {
             Branch branch = network.branches().get(i);
             boolean across = branch.kind() == Branch.Kind.LEAK || branch.kind() == Branch.Kind.FAULT;
             if (branch.part().equals(part)
+                    && branch.kind() != Branch.Kind.INSULATION
                     && (place < 0 || across && carries(network.branches().get(place)))) {
                 place = i;
             }
@@ -271,6 +274,32 @@ public final class Values {
         for (int i = 0; i < gas.length; i++) {
             if (network.amplifiers().get(i).part().equals(part)) {
                 changed.gas[i] = ratio;
+            }
+        }
+        return changed;
+    }
+
+    /**
+     * The same with a tube's grid insulated by this much and no better.
+     *
+     * @param part of a tube section with a control grid
+     * @param toPlate [Ω]
+     * @param toChassis [Ω]
+     * @param ratio grid current of gas in amperes per ampere of cathode current, unless it has more
+     */
+    public Values insulated(String part, double toPlate, double toChassis, double ratio) {
+        Values changed = copy();
+        boolean plate = true;
+        for (int i = 0; i < siemens.length; i++) {
+            Branch branch = network.branches().get(i);
+            if (branch.part().equals(part) && branch.kind() == Branch.Kind.INSULATION) {
+                changed.siemens[i] = 1 / (plate ? toPlate : toChassis);
+                plate = false;
+            }
+        }
+        for (int i = 0; i < gas.length; i++) {
+            if (network.amplifiers().get(i).part().equals(part)) {
+                changed.gas[i] = Math.max(gas[i], ratio);
             }
         }
         return changed;

@@ -20,6 +20,7 @@ import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Store;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.work.AtWork;
 
 /** Writes one self-contained deck; one use. */
 public final class SpiceExport {
@@ -44,7 +45,7 @@ public final class SpiceExport {
         this.stepsPerCycle = stepsPerCycle;
         this.deck = deck;
         this.network = values.network();
-        this.values = values;
+        this.values = AtWork.asSolved(values);
         this.settleSeconds = settleSeconds;
     }
 
@@ -253,7 +254,7 @@ public final class SpiceExport {
         for (int i = 0; i < network.branches().size(); i++) {
             Branch branch = network.branches().get(i);
             if (branch.part().equals(card.reference())
-                    && branch.kind() == Branch.Kind.FAULT
+                    && (branch.kind() == Branch.Kind.FAULT || branch.kind() == Branch.Kind.INSULATION)
                     && values.siemens()[i] > 1 / OPEN_OHMS) {
                 line(
                         "R%s_SHORT%d %s %s %.8g ; of=%s",

@@ -3,6 +3,7 @@ package org.umberdial.core.circuit.spice;
 import java.util.Locale;
 import org.umberdial.core.circuit.law.Filament;
 import org.umberdial.core.circuit.law.HeptodeLaw;
+import org.umberdial.core.circuit.law.Oscillation;
 import org.umberdial.core.circuit.law.OscillatorGrid;
 import org.umberdial.core.circuit.law.PentodeLaw;
 import org.umberdial.core.circuit.law.TriodeLaw;
@@ -36,7 +37,7 @@ final class TubeText {
         emission(body, health);
         String pins;
         if (tube.triode().isPresent()) {
-            triode(body, tube.triode().get(), tube.swing(), gas);
+            triode(body, tube.triode().get(), tube.oscillation(), gas);
             pins = "p g k w";
         } else if (tube.pentode().isPresent()) {
             pentode(body, tube.pentode().get(), gas);
@@ -45,7 +46,11 @@ final class TubeText {
             heptode(body, tube.heptode().orElseThrow(), gas);
             pins = "p s g3 g k w";
         }
-        String name = name("TUBE_" + type, tube.part(), health, Math.max(gas, tube.swing()));
+        String name = name(
+                "TUBE_" + type,
+                tube.part(),
+                health,
+                Math.max(gas, tube.oscillation().swing()));
         definition.define(name, pins, body.toString());
         return name;
     }
@@ -59,12 +64,13 @@ final class TubeText {
         line(body, "Be e 0 V=%.8g*(%s)", health, Filament.emissionExpression("v(w)"));
     }
 
-    private static void triode(StringBuilder body, TriodeLaw law, double swing, double gas) {
-        line(body, "Ba a 0 V=v(g,k)+%.8g*v(e)*max(v(p,k),0)", swing);
-        String duty = swing > 0 ? String.format(Locale.ROOT, "(1-%.8g*v(e))*", 1 - HeptodeLaw.DUTY) : "";
+    private static void triode(StringBuilder body, TriodeLaw law, Oscillation oscillation, double gas) {
+        line(body, "Ba a 0 V=v(g,k)+%.8g*v(e)*max(v(p,k),0)", oscillation.swing());
+        String duty = oscillation.isOn() ? String.format(Locale.ROOT, "(1-%.8g*v(e))*", 1 - oscillation.duty()) : "";
         line(body, "Bp p k I=v(e)*%s%s", duty, law.expression("v(a)", "v(p,k)"));
-        String grid =
-                swing > 0 ? "v(e)*" + OscillatorGrid.expression("v(a)") : TubeModel.GRID.expression("v(g,k)", "v(e)");
+        String grid = oscillation.isOn()
+                ? "v(e)*" + OscillatorGrid.expression("v(a)")
+                : TubeModel.GRID.expression("v(g,k)", "v(e)");
         line(body, "Bg g k I=%s", grid);
         gas(body, gas, "v(e)*" + duty + law.expression("v(a)", "v(p,k)"));
     }

@@ -21,13 +21,29 @@ public final class AtWork {
     }
 
     /**
-     * The averages of the running set.
+     * The averages of the running set. A control grid that nothing ties is solved for usual insulation and gas, with
+     * the range between what is met at worst; {@link OperatingPoint#values} then hold the usual ones.
      *
      * @param values of the network given at construction
      * @return the operating point, its Kirchhoff residual checked, or the node at which it did not settle
      */
     public Outcome solve(Values values) {
         solver.probed = -1;
+        GridsAdrift adrift = GridsAdrift.of(values);
+        if (adrift.isEmpty()) {
+            return settle(values, Optional.empty());
+        }
+        Outcome low = settle(adrift.in(GridsAdrift.LOWEST), Optional.empty());
+        Outcome high = settle(adrift.in(GridsAdrift.HIGHEST), Optional.empty());
+        return settle(adrift.in(GridsAdrift.USUAL), Optional.of(new Adrift(adrift.tubes(), low, high)));
+    }
+
+    /** The values as they are solved: with usual insulation and gas for every control grid that nothing ties. */
+    public static Values asSolved(Values values) {
+        return GridsAdrift.usual(values);
+    }
+
+    private Outcome settle(Values values, Optional<Adrift> adrift) {
         Optional<String> doubt = Optional.empty();
         if (solver.solve(values)) {
             doubt = solver.doubt(values);
@@ -37,7 +53,7 @@ public final class AtWork {
                 doubt = solver.solve(values) ? solver.doubt(values) : doubt;
             }
             if (doubt.isEmpty()) {
-                return new OperatingPoint(solver, values);
+                return new OperatingPoint(solver, values, adrift);
             }
             solver.cold();
             return new NotSettled("", "The answer is not to be trusted, because " + doubt.get() + ".");

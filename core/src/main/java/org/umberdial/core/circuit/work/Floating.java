@@ -17,6 +17,15 @@ final class Floating {
     }
 
     static boolean[] of(Network network, Values values) {
+        return of(network, values, true);
+    }
+
+    /** The same where a junction that the line does not drive is no path: backward it lets nothing through. */
+    static boolean[] withoutStillJunctions(Network network, Values values) {
+        return of(network, values, false);
+    }
+
+    private static boolean[] of(Network network, Values values, boolean stillJunctions) {
         Floating paths = new Floating(network.names().size());
         for (int i = 0; i < network.branches().size(); i++) {
             if (values.siemens()[i] > 0) {
@@ -29,7 +38,7 @@ final class Floating {
         }
         for (int i = 0; i < network.junctions().size(); i++) {
             Junction junction = network.junctions().get(i);
-            if (values.junctionHealth()[i] > 0) {
+            if (values.junctionHealth()[i] > 0 && (stillJunctions || junction.acDriven())) {
                 paths.join(junction.a(), junction.b());
             }
         }

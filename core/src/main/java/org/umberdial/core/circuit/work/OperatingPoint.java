@@ -11,9 +11,16 @@ import org.umberdial.core.circuit.network.Branch;
 import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.value.Engineering;
+import org.umberdial.core.value.Unit;
 
 /** The averages of a running set. Immutable; the solver may go on meanwhile. */
 public final class OperatingPoint implements Outcome {
+    /** A node that untied grids move by more than this is a guess, beside [V]. */
+    private static final double GUESSED_SHARE = 0.02;
+
+    private static final double GUESSED_VOLTS = 0.05;
+
     private final Network network;
     private final Values values;
     private final double[] x;
@@ -28,7 +35,10 @@ public final class OperatingPoint implements Outcome {
     private final double[] branchWatts;
     private final double[] tubeAmperes;
 
-    OperatingPoint(Solver solver, Values values) {
+    private final Optional<Adrift> adrift;
+
+    OperatingPoint(Solver solver, Values values, Optional<Adrift> adrift) {
+        this.adrift = adrift;
         network = solver.network;
         this.values = values;
         missAmperes = solver.worstMiss(values);
@@ -76,6 +86,49 @@ public final class OperatingPoint implements Outcome {
     /** The same by node number. */
     public OptionalDouble volts(int node) {
         return floating[node] ? OptionalDouble.empty() : OptionalDouble.of(x[node]);
+    }
+
+    /**
+     * Whether a node hangs on a control grid that nothing ties, so that its volts are a guess among what insulation and
+     * gas may make of it. A guess judges nothing.
+     */
+    public boolean isGuess(String node) {
+        return adrift.isPresent()
+                && network.node(node).isPresent()
+                && network.node(node).getAsInt() >= 0
+                && !(spread(network.node(node).getAsInt())
+                        <= GUESSED_SHARE * Math.abs(x[network.node(node).getAsInt()]) + GUESSED_VOLTS);
+    }
+
+    private double spread(int node) {
+        double[] range = adrift.orElseThrow().range(node, x[node]);
+        return range[1] - range[0];
+    }
+
+    /**
+     * What is to be said of every control grid that nothing ties: where it drifts to, how sure that is, and what the
+     * tube then does; empty when all are tied.
+     */
+    public List<String> adrift() {
+        return adrift.map(found -> found.tubes().stream()
+                        .map(tube -> {
+                            double[] range = found.range(tube.grid(), x[tube.grid()]);
+                            return tube.part() + ": nothing ties its grid "
+                                    + network.names().get(tube.grid())
+                                    + ". It drifts to about " + volts(x[tube.grid()])
+                                    + (Double.isNaN(range[0])
+                                            ? "; how far insulation and gas may move that did not settle"
+                                            : ", and may lie between " + volts(range[0]) + " and " + volts(range[1])
+                                                    + " by insulation and gas")
+                                    + ". What hangs on this tube is a guess; a meter on the grid ties it and shows something"
+                                    + " else.";
+                        })
+                        .toList())
+                .orElse(List.of());
+    }
+
+    private static String volts(double volts) {
+        return Engineering.print(volts, Unit.VOLT);
     }
 
     /** Nodes of the deck that no direct current can reach. */

@@ -31,10 +31,10 @@ public final class Ripple {
      * @return empty when the circuit does not settle, or has no alternating source
      */
     public static Optional<Ripple> of(AtWork work, Values values) {
-        if (work.network().line().isEmpty() || work.solve(values).settled().isEmpty()) {
+        if (work.network().line().isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new Ripple(work.solver(), values));
+        return work.solve(values).settled().map(point -> new Ripple(work.solver(), point.values()));
     }
 
     /** RMS of all but the mean at a node of the deck [V]. */

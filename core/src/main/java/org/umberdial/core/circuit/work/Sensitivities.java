@@ -53,7 +53,7 @@ public final class Sensitivities {
 
     /** Around the operating point of the values; empty when they do not settle. */
     public static Optional<Sensitivities> of(AtWork work, Values values) {
-        return work.solve(values).settled().isEmpty() ? Optional.empty() : Optional.of(new Sensitivities(work, values));
+        return work.solve(values).settled().map(point -> new Sensitivities(work, point.values()));
     }
 
     /** Volts at a node per ampere fed into each node, by node number [Ω]. */

@@ -309,9 +309,9 @@ final class Stamps {
     }
 
     private void triode(Amplifier tube, double e, double vg, double vp) {
-        double swing = tube.swing() * e;
+        double swing = tube.oscillation().swing() * e;
         double lift = vp > 0 ? swing : 0;
-        double duty = swing > 0 ? 1 - (1 - HeptodeLaw.DUTY) * e : 1;
+        double duty = tube.oscillation().conducting(e);
         tube.triode().orElseThrow().plate(vg + lift * vp, vp, out);
         plateCurrent = e * duty * out[0];
         plateRow[0] = e * duty * out[1];

@@ -70,7 +70,7 @@ public final class WarmUp {
 
     private WarmUp(Values values, LineSchedule schedule, List<String> points) {
         network = values.network();
-        nominal = values;
+        nominal = GridsAdrift.usual(values);
         this.schedule = schedule;
         this.points = points.stream()
                 .mapToInt(point -> network.node(point)
