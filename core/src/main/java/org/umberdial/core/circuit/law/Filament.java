@@ -14,6 +14,8 @@ package org.umberdial.core.circuit.law;
  */
 public record Filament(double ratedVolts, double ratedAmperes, double coldRatio, double seconds) {
     private static final double POWER = 0.45 / 1.55;
+    private static final int MOST_ROUNDS = 30;
+    private static final double SAME = 1e-8;
     /** Warmth at which a cathode gives half its current. */
     private static final double HALF_WARMTH = 0.5;
     /** Warmth up to which it gives none. */
@@ -49,8 +51,12 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
     /** The warmth at which a filament on this RMS voltage rests. */
     public double restingWarmth(double volts) {
         double warmth = Math.pow(Math.max(volts, 1e-3) / ratedVolts, 1.55);
-        for (int i = 0; i < 3; i++) {
-            warmth = volts * volts / ohms(warmth) / ratedWatts();
+        for (int i = 0; i < MOST_ROUNDS; i++) {
+            double next = volts * volts / ohms(warmth) / ratedWatts();
+            if (Math.abs(next - warmth) < SAME * next) {
+                return next;
+            }
+            warmth = next;
         }
         return warmth;
     }

@@ -13,6 +13,8 @@ import org.umberdial.core.circuit.law.TriodeLaw;
  * @param grid3 of a heptode, unused otherwise
  * @param heat number of its heater, below 0 when the deck has none: then it is taken as hot
  * @param oscillation of a triode that oscillates, none otherwise
+ * @param acDriven whether the line's alternating voltage reaches it, so that only an average over the cycle describes
+ *     it
  */
 public record Amplifier(
         String part,
@@ -25,4 +27,27 @@ public record Amplifier(
         int grid,
         int cathode,
         int heat,
-        Oscillation oscillation) {}
+        Oscillation oscillation,
+        boolean acDriven) {
+    Amplifier driven() {
+        return new Amplifier(
+                part, triode, pentode, heptode, plate, screen, grid3, grid, cathode, heat, oscillation, true);
+    }
+
+    /** The same section on other nodes. */
+    public Amplifier on(int newPlate, int newScreen, int newGrid3, int newGrid, int newCathode) {
+        return new Amplifier(
+                part,
+                triode,
+                pentode,
+                heptode,
+                newPlate,
+                newScreen,
+                newGrid3,
+                newGrid,
+                newCathode,
+                heat,
+                oscillation,
+                acDriven);
+    }
+}

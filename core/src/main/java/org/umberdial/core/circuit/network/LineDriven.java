@@ -1,12 +1,13 @@
 package org.umberdial.core.circuit.network;
 
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import org.umberdial.core.circuit.sparse.ComplexSystem;
 
 /**
- * Finds what the line's alternating voltage drives: the junctions that only an average over the cycle describes, and
- * the capacitors that matter to them within it.
+ * Finds what the line's alternating voltage drives: the junctions and tubes that only an average over the cycle
+ * describes, and the capacitors that matter to them within it.
  *
  * <p>Both follow from the network at the line's frequency, tubes left out. Across a junction that does not conduct
  * stands the most that can ever reach it, so a junction is driven when that is more than its law notices. A further
@@ -18,6 +19,12 @@ final class LineDriven {
     private static final double NOTICED_VOLTS = 0.05;
     /** Through a conducting junction comes a supply or its ripple; a ripple of less drives nothing [V peak]. */
     private static final double RIPPLE_VOLTS = 1;
+    /** So much at a plate or screen, rectifiers open, is not hum but what feeds it [V peak]. */
+    private static final double PLATE_VOLTS = 5;
+    /** And at a grid [V peak]. */
+    private static final double GRID_VOLTS = 0.7;
+    /** With the rectifiers closed a plate that sees this share of the line's peak has no reservoir behind it. */
+    private static final double UNSMOOTHED = 0.8;
     /** A capacitor that changes a junction's volts or current by less is left out of the cycle. */
     private static final double MATTERS = 0.02;
     /** From here on a capacitor holds its charge within a cycle wherever it stands [F]. */
@@ -28,11 +35,23 @@ final class LineDriven {
     private static final double GMIN = 1e-12;
     private static final int MOST_ROUNDS = 6;
 
+    /**
+     * @param a looked at against b
+     * @param volts that are noticed there [V peak]
+     * @param conducts whether it lets current through once it does
+     * @param tube number of the amplifier it belongs to, below 0 for a junction
+     */
+    private record Place(int a, int b, double volts, boolean conducts, int tube) {}
+
     private final List<Source> sources;
     private final List<Magnet> magnets;
     private final List<Branch> branches;
     private final List<Store> stores;
     private final List<Junction> junctions;
+    private final List<Amplifier> amplifiers;
+    /** Places where the line's volts are looked at: every junction, then plate, screen and grid of every tube. */
+    private final List<Place> places = new ArrayList<>();
+
     private final int nodes;
     private final int size;
     private final double[] siemens;
@@ -44,9 +63,21 @@ final class LineDriven {
         branches = built.branches;
         stores = built.stores;
         junctions = built.junctions;
+        amplifiers = built.amplifiers;
+        for (int j = 0; j < junctions.size(); j++) {
+            places.add(new Place(junctions.get(j).a(), junctions.get(j).b(), NOTICED_VOLTS, true, -1));
+        }
+        for (int t = 0; t < amplifiers.size(); t++) {
+            Amplifier tube = amplifiers.get(t);
+            places.add(new Place(tube.plate(), tube.cathode(), PLATE_VOLTS, true, t));
+            places.add(new Place(tube.grid(), tube.cathode(), GRID_VOLTS, false, t));
+            if (tube.triode().isEmpty()) {
+                places.add(new Place(tube.screen(), tube.cathode(), PLATE_VOLTS, false, t));
+            }
+        }
         nodes = built.names.size();
         size = nodes + sources.size() + magnets.size();
-        siemens = new double[junctions.size()];
+        siemens = new double[places.size()];
     }
 
     /**
@@ -65,24 +96,28 @@ final class LineDriven {
         }
         omega = 2 * Math.PI * hertz;
         ComplexSystem system = new ComplexSystem(size, this::walk);
-        Arrays.fill(siemens, OPEN_SIEMENS);
+        open();
         double[] open = byLine(system);
         boolean[] driven = new boolean[siemens.length];
-        boolean more = reached(open, NOTICED_VOLTS, driven);
+        double most = highest(open);
+        boolean more = reached(open, place -> place.volts(), driven);
         boolean[] matters = new boolean[stores.size()];
         matter(system, open, driven, matters);
         for (int round = 0; more && round < MOST_ROUNDS; round++) {
             for (int j = 0; j < siemens.length; j++) {
-                siemens[j] = driven[j] ? CLOSED_SIEMENS : OPEN_SIEMENS;
+                siemens[j] = driven[j] && places.get(j).conducts() ? CLOSED_SIEMENS : siemens[j];
             }
             double[] closed = byLine(system);
-            more = reached(closed, RIPPLE_VOLTS, driven);
+            more = reached(closed, place -> place.tube() < 0 ? RIPPLE_VOLTS : UNSMOOTHED * most, driven);
             if (!more) {
                 matter(system, closed, driven, matters);
             }
         }
         for (int j = 0; j < siemens.length; j++) {
-            if (driven[j]) {
+            int tube = places.get(j).tube();
+            if (driven[j] && tube >= 0) {
+                amplifiers.set(tube, amplifiers.get(tube).driven());
+            } else if (driven[j]) {
                 junctions.set(j, junctions.get(j).driven());
             }
         }
@@ -91,7 +126,14 @@ final class LineDriven {
                 stores.set(s, stores.get(s).cycled());
             }
         }
-        return highest(open);
+        return most;
+    }
+
+    /** A junction leaks when it is open; a tube is as good as not there. */
+    private void open() {
+        for (int j = 0; j < siemens.length; j++) {
+            siemens[j] = places.get(j).tube() < 0 ? OPEN_SIEMENS : 0;
+        }
     }
 
     private double highest(double[] answer) {
@@ -105,11 +147,11 @@ final class LineDriven {
         return highest;
     }
 
-    private boolean reached(double[] answer, double volts, boolean[] driven) {
+    private boolean reached(double[] answer, ToDoubleFunction<Place> noticed, boolean[] driven) {
         boolean more = false;
         for (int j = 0; j < driven.length; j++) {
-            if (!driven[j]
-                    && across(answer, junctions.get(j).a(), junctions.get(j).b()) > volts) {
+            Place place = places.get(j);
+            if (!driven[j] && across(answer, place.a(), place.b()) > noticed.applyAsDouble(place)) {
                 driven[j] = true;
                 more = true;
             }
@@ -143,11 +185,11 @@ final class LineDriven {
             double ki = (ii * dr - ir * di) / square;
             for (int j = 0; j < driven.length; j++) {
                 if (driven[j]) {
-                    Junction junction = junctions.get(j);
-                    double ur = part(unit, junction.a(), junction.b(), 0);
-                    double ui = part(unit, junction.a(), junction.b(), size);
+                    Place place = places.get(j);
+                    double ur = part(unit, place.a(), place.b(), 0);
+                    double ui = part(unit, place.a(), place.b(), size);
                     double change = Math.hypot(ur * kr - ui * ki, ur * ki + ui * kr);
-                    matters[s] |= change > MATTERS * across(answer, junction.a(), junction.b());
+                    matters[s] |= change > MATTERS * across(answer, place.a(), place.b());
                 }
             }
         }
@@ -190,7 +232,7 @@ final class LineDriven {
                             branch -> 1 / branches.get(branch).ohms());
         }
         for (int j = 0; j < siemens.length; j++) {
-            entries.admit(junctions.get(j).a(), junctions.get(j).b(), siemens[j], 0);
+            entries.admit(places.get(j).a(), places.get(j).b(), siemens[j], 0);
         }
     }
 

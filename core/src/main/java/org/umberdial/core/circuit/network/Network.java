@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.IntStream;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.tube.TubeModels;
@@ -14,6 +16,9 @@ import org.umberdial.core.tube.TubeModels;
 public final class Network {
     /** A direct current: from {@code a} through the source into {@code b}. */
     public record Injection(String part, int a, int b, double amperes) {}
+
+    /** When a fault lets the line in, capacitors from here on are followed through its cycle [F]. */
+    private static final double FOLLOWED_FARADS = 1e-9;
 
     private final List<String> names;
     private final int namedNodes;
@@ -47,6 +52,41 @@ public final class Network {
         for (int i = 0; i < names.size(); i++) {
             index.put(names.get(i), i);
         }
+    }
+
+    private Network(Network from, Set<Integer> junctionsToo, Set<Integer> amplifiersToo) {
+        names = from.names;
+        namedNodes = from.namedNodes;
+        branches = from.branches;
+        stores = from.stores.stream()
+                .map(store -> store.farads() >= FOLLOWED_FARADS ? store.cycled() : store)
+                .toList();
+        magnets = from.magnets;
+        heats = from.heats;
+        junctions = IntStream.range(0, from.junctions.size())
+                .mapToObj(i -> junctionsToo.contains(i) ? from.junctions.get(i).driven() : from.junctions.get(i))
+                .toList();
+        amplifiers = IntStream.range(0, from.amplifiers.size())
+                .mapToObj(
+                        i -> amplifiersToo.contains(i) ? from.amplifiers.get(i).driven() : from.amplifiers.get(i))
+                .toList();
+        sources = from.sources;
+        injections = from.injections;
+        notes = from.notes;
+        mode = from.mode;
+        highestPeak = from.highestPeak;
+        index.putAll(from.index);
+    }
+
+    /**
+     * The same with more of it followed through the line's cycle: what a fault lets the line reach that does not reach
+     * it in the sound set.
+     *
+     * @param junctionsToo numbers of junctions
+     * @param amplifiersToo numbers of amplifiers
+     */
+    public Network following(Set<Integer> junctionsToo, Set<Integer> amplifiersToo) {
+        return new Network(this, junctionsToo, amplifiersToo);
     }
 
     /**

@@ -123,7 +123,8 @@ final class TubeElements {
                                                 n[1],
                                                 n[2],
                                                 heat,
-                                                oscillates(card) ? model.oscillation() : Oscillation.NONE)),
+                                                oscillates(card) ? model.oscillation() : Oscillation.NONE,
+                                                false)),
                                 () -> missing(card, "triode"));
             case PENTODE ->
                 model.pentode()
@@ -141,7 +142,8 @@ final class TubeElements {
                                                 n[2],
                                                 n[3],
                                                 heat,
-                                                Oscillation.NONE)),
+                                                Oscillation.NONE,
+                                                false)),
                                 () -> missing(card, "pentode"));
             case HEPTODE ->
                 model.heptode()
@@ -159,7 +161,8 @@ final class TubeElements {
                                                 n[3],
                                                 n[4],
                                                 heat,
-                                                Oscillation.NONE)),
+                                                Oscillation.NONE,
+                                                false)),
                                 () -> missing(card, "heptode"));
             case FULL_WAVE ->
                 model.rectifier()

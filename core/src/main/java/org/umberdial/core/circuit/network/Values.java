@@ -73,6 +73,11 @@ public final class Values {
                 volts.clone());
     }
 
+    /** The same numbers for a network of the same elements; see {@link Network#following}. */
+    public Values on(Network other) {
+        return new Values(other, siemens, farads, esr, amplifierHealth, gas, junctionHealth, volts);
+    }
+
     public Network network() {
         return network;
     }

@@ -1,6 +1,11 @@
 package org.umberdial.core.circuit.work;
 
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 
@@ -9,15 +14,26 @@ import org.umberdial.core.circuit.network.Values;
  * of a solved set costs little. For one thread at a time.
  */
 public final class AtWork {
-    private final Solver solver;
-    private double[][] healthy;
+    private static final int MOST_WIDENINGS = 4;
+
+    private final Network network;
+    private final Solver plain;
+    /** For what a fault lets the line reach: solvers of the network with more of it followed, by what that is. */
+    private final Map<List<Set<Integer>>, Solver> wider = new LinkedHashMap<>();
+    /** The one that gave the last answer. */
+    private Solver solver;
+
+    private Solver keptSolver;
+    private double[][] kept;
 
     public AtWork(Network network) {
-        solver = new Solver(network);
+        this.network = network;
+        plain = new Solver(network);
+        solver = plain;
     }
 
     public Network network() {
-        return solver.network;
+        return network;
     }
 
     /**
@@ -28,6 +44,9 @@ public final class AtWork {
      * @return the operating point, its Kirchhoff residual checked, or the node at which it did not settle
      */
     public Outcome solve(Values values) {
+        if (solver != keptSolver) {
+            solver = plain;
+        }
         solver.probed = -1;
         GridsAdrift adrift = GridsAdrift.of(values);
         if (adrift.isEmpty()) {
@@ -43,11 +62,20 @@ public final class AtWork {
         return GridsAdrift.usual(values);
     }
 
-    private Outcome settle(Values values, Optional<Adrift> adrift) {
-        Optional<String> doubt = Optional.empty();
-        if (solver.solve(values)) {
-            doubt = solver.doubt(values);
-            if (doubt.isPresent()) {
+    private Outcome settle(Values asked, Optional<Adrift> adrift) {
+        Set<Integer> junctions = new TreeSet<>();
+        Set<Integer> amplifiers = new TreeSet<>();
+        Values values = asked;
+        for (int widening = 0; ; widening++) {
+            if (!solver.solve(values)) {
+                int worst = solver.worstNode();
+                solver.cold();
+                return Unsettled.at(worst, values);
+            }
+            Optional<String> doubt = solver.doubt(values);
+            if (doubt.isPresent()
+                    && solver.guard.unseenJunctions.isEmpty()
+                    && solver.guard.unseenAmplifiers.isEmpty()) {
                 // What nothing holds in place, such as a core whose windings are all open, keeps what it was given.
                 solver.cold();
                 doubt = solver.solve(values) ? solver.doubt(values) : doubt;
@@ -55,17 +83,32 @@ public final class AtWork {
             if (doubt.isEmpty()) {
                 return new OperatingPoint(solver, values, adrift);
             }
+            boolean more = junctions.addAll(solver.guard.unseenJunctions);
+            more |= amplifiers.addAll(solver.guard.unseenAmplifiers);
             solver.cold();
-            return new NotSettled("", "The answer is not to be trusted, because " + doubt.get() + ".");
+            if (!more || widening == MOST_WIDENINGS) {
+                return new NotSettled("", "The answer is not to be trusted, because " + doubt.get() + ".");
+            }
+            solver = following(junctions, amplifiers);
+            values = asked.on(solver.network);
         }
-        int worst = solver.worstNode();
-        solver.cold();
-        return Unsettled.at(worst, values);
+    }
+
+    private Solver following(Set<Integer> junctions, Set<Integer> amplifiers) {
+        Solver found = wider.computeIfAbsent(
+                List.of(Set.copyOf(junctions), Set.copyOf(amplifiers)),
+                key -> new Solver(solver.network.following(junctions, amplifiers)));
+        found.cold();
+        if (wider.size() > MOST_WIDENINGS) {
+            wider.remove(wider.keySet().iterator().next());
+        }
+        return found;
     }
 
     /** Keeps the present solution as the one to start variants from; see {@link #rewind}. */
     public void keep() {
-        healthy = new double[][] {
+        keptSolver = solver;
+        kept = new double[][] {
             solver.x.clone(),
             solver.coupling.inputMean.clone(),
             solver.cycle.start.clone(),
@@ -76,12 +119,13 @@ public final class AtWork {
 
     /** Starts the next solve from the solution kept, whatever was solved in between. */
     public void rewind() {
-        if (healthy != null) {
-            System.arraycopy(healthy[0], 0, solver.x, 0, solver.x.length);
-            System.arraycopy(healthy[1], 0, solver.coupling.inputMean, 0, solver.coupling.inputMean.length);
-            System.arraycopy(healthy[2], 0, solver.cycle.start, 0, solver.cycle.start.length);
-            System.arraycopy(healthy[3], 0, solver.heaters.warmth, 0, solver.heaters.warmth.length);
-            System.arraycopy(healthy[4], 0, solver.cycle.junctionVolts[Cycle.STEPS - 1], 0, healthy[4].length);
+        if (kept != null) {
+            solver = keptSolver;
+            System.arraycopy(kept[0], 0, solver.x, 0, solver.x.length);
+            System.arraycopy(kept[1], 0, solver.coupling.inputMean, 0, solver.coupling.inputMean.length);
+            System.arraycopy(kept[2], 0, solver.cycle.start, 0, solver.cycle.start.length);
+            System.arraycopy(kept[3], 0, solver.heaters.warmth, 0, solver.heaters.warmth.length);
+            System.arraycopy(kept[4], 0, solver.cycle.junctionVolts[Cycle.STEPS - 1], 0, kept[4].length);
         }
     }
 

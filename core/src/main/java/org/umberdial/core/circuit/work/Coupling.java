@@ -3,7 +3,10 @@ package org.umberdial.core.circuit.work;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
+import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Magnet;
 import org.umberdial.core.circuit.network.Network;
@@ -26,7 +29,12 @@ final class Coupling {
     private final double period;
     final int[] stateStores;
     final int[] stateMagnets;
-    final int[] driven;
+    /** What the line drives, and the ports of all that in a row. */
+    final PortLaw[] laws;
+
+    final Port[] ports;
+    private final int[] drivenJunctions;
+    private final int[] drivenTubes;
     final boolean chokes;
     final int states;
     final int inputs;
@@ -49,11 +57,19 @@ final class Coupling {
         boolean hasLine = network.line().isPresent();
         stateStores = hasLine ? indices(network.stores(), Store::inCycle) : new int[0];
         stateMagnets = hasLine ? indices(network.magnets(), Magnet::inCycle) : new int[0];
-        driven = hasLine ? indices(network.junctions(), Junction::acDriven) : new int[0];
+        drivenJunctions = hasLine ? indices(network.junctions(), Junction::acDriven) : new int[0];
+        drivenTubes = hasLine ? indices(network.amplifiers(), Amplifier::acDriven) : new int[0];
+        laws = Stream.concat(
+                        Arrays.stream(drivenJunctions)
+                                .mapToObj(i -> PortLaw.of(network.junctions().get(i))),
+                        Arrays.stream(drivenTubes)
+                                .mapToObj(i -> PortLaw.of(network.amplifiers().get(i), stamps)))
+                .toArray(PortLaw[]::new);
+        ports = Arrays.stream(laws).flatMap(law -> Arrays.stream(law.ports())).toArray(Port[]::new);
         chokes = Arrays.stream(stateMagnets)
                 .anyMatch(magnet -> network.magnets().get(magnet).branches().length == 1);
         states = stateStores.length + stateMagnets.length;
-        inputs = hasLine ? states + driven.length + 1 : 0;
+        inputs = hasLine ? states + ports.length + 1 : 0;
         inputMean = new double[inputs];
         columns = new double[inputs][stamps.size];
         h = new double[inputs][inputs];
@@ -73,6 +89,33 @@ final class Coupling {
         return found.stream().mapToInt(Integer::intValue).toArray();
     }
 
+    /** Sets what emission and gas the driven elements have. */
+    void emit(Values values, double[] warmth) {
+        for (int j = 0; j < drivenJunctions.length; j++) {
+            int i = drivenJunctions[j];
+            laws[j].emission =
+                    Stamps.emission(warmth, network.junctions().get(i).heat()) * values.junctionHealth()[i];
+        }
+        for (int j = 0; j < drivenTubes.length; j++) {
+            int i = drivenTubes[j];
+            PortLaw.OfTube law = (PortLaw.OfTube) laws[drivenJunctions.length + j];
+            law.emission = Stamps.emission(warmth, network.amplifiers().get(i).heat()) * values.amplifierHealth()[i];
+            law.gas = values.gas()[i];
+        }
+    }
+
+    /** Where the ports of a driven tube begin; empty for one that the line does not drive. */
+    OptionalInt portsOf(int amplifier) {
+        int at = drivenJunctions.length;
+        for (int i : drivenTubes) {
+            if (i == amplifier) {
+                return OptionalInt.of(at);
+            }
+            at += PortLaw.OfTube.electrodes(network.amplifiers().get(i)).length;
+        }
+        return OptionalInt.empty();
+    }
+
     /** Puts what capacitors, magnets, junctions and line feed in, on top of the static residual. */
     void addInputs(double[] siemens, double[] to) {
         for (int s = 0; s < stateStores.length; s++) {
@@ -90,9 +133,8 @@ final class Coupling {
                         -siemens[branch] * magnet.turns()[w] * inputMean[stateStores.length + k]);
             }
         }
-        for (int j = 0; j < driven.length; j++) {
-            Junction junction = network.junctions().get(driven[j]);
-            out(to, junction.a(), junction.b(), inputMean[states + j]);
+        for (int j = 0; j < ports.length; j++) {
+            out(to, ports[j].a(), ports[j].b(), inputMean[states + j]);
         }
     }
 
@@ -116,9 +158,8 @@ final class Coupling {
                 int branch = magnet.branches()[w];
                 out(right, stamps.branchA(branch), stamps.branchB(branch), siemens[branch] * magnet.turns()[w]);
             }
-        } else if (p < states + driven.length) {
-            Junction junction = network.junctions().get(driven[p - states]);
-            out(right, junction.a(), junction.b(), -1);
+        } else if (p < states + ports.length) {
+            out(right, ports[p - states].a(), ports[p - states].b(), -1);
         } else {
             for (int i = 0; i < network.sources().size(); i++) {
                 if (network.sources().get(i).isLine()) {
@@ -142,9 +183,8 @@ final class Coupling {
             }
             return sum;
         }
-        if (p < states + driven.length) {
-            Junction junction = network.junctions().get(driven[p - states]);
-            return Stamps.at(at, junction.a()) - Stamps.at(at, junction.b());
+        if (p < states + ports.length) {
+            return Stamps.at(at, ports[p - states].a()) - Stamps.at(at, ports[p - states].b());
         }
         return 0;
     }

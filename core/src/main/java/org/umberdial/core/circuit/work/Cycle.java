@@ -1,7 +1,6 @@
 package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
-import org.umberdial.core.circuit.law.Conductor;
 
 /**
  * One line cycle of the few quantities that change within it; a workspace.
@@ -72,12 +71,12 @@ final class Cycle {
     private final double[] input;
 
     /** @param chokes whether a state is the current of a coil that rectifiers may leave without a path */
-    Cycle(int states, Conductor[] laws, double[] guard, boolean chokes) {
+    Cycle(int states, PortLaw[] laws, Port[] ports, boolean chokes) {
         this.chokes = chokes;
         this.states = states;
-        junctions = laws.length;
+        junctions = ports.length;
         around = new CycleStep(states, junctions);
-        balance = new JunctionBalance(states, laws, guard);
+        balance = new JunctionBalance(states, laws, ports);
         inputs = states + junctions + 1;
         start = new double[states];
         for (int i = 0; i < STEPS; i++) {
@@ -102,10 +101,6 @@ final class Cycle {
         base = new double[states];
         v = new double[junctions];
         input = new double[junctions];
-    }
-
-    void emission(int junction, double share) {
-        balance.emission(junction, share);
     }
 
     /**
@@ -235,10 +230,8 @@ final class Cycle {
      * {@link JunctionBalance#settle}.
      */
     private void carry(double[][] z, double[][] of, int columns) {
+        balance.fill(z);
         for (int r = 0; r < junctions; r++) {
-            for (int j = 0; j < junctions; j++) {
-                balance.inner[r][j] = (r == j ? 1 : 0) - z[r][j] * balance.slope[j];
-            }
             double[] row = solvedSlopes[r];
             Arrays.fill(row, 0, columns, 0);
             if (columns > states) {
@@ -253,11 +246,7 @@ final class Cycle {
             }
         }
         Dense.solve(balance.inner, solvedSlopes, columns);
-        for (int r = 0; r < junctions; r++) {
-            for (int column = 0; column < columns; column++) {
-                carriedJunction[r][column] = balance.slope[r] * solvedSlopes[r][column];
-            }
-        }
+        balance.answers(solvedSlopes, carriedJunction, columns);
     }
 
     private void carryBase(int columns) {

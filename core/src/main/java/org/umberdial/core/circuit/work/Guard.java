@@ -2,6 +2,8 @@ package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Branch;
 import org.umberdial.core.circuit.network.Heat;
@@ -22,8 +24,9 @@ import org.umberdial.core.circuit.network.Values;
  * beyond what sources and driven junctions can build up. When the currents add up at every node, the power that goes in
  * is the power that comes out (Tellegen's theorem, 1952), so that is not checked apart.
  *
- * <p>What it does not see: what only capacitors below those of the cycle would change, and a tube driven far over its
- * law by alternating voltage, since tubes are taken by their slopes at the mean, as they are solved.
+ * <p>Tubes that the line does not drive are taken by their slopes at the mean, as they are solved, and refused where
+ * hum swings them so far that this is not so. What it does not see: what only capacitors below those of the cycle would
+ * change.
  */
 final class Guard {
     /** What may be missing at a node in the mean, beside a share of what flows there [A]. */
@@ -49,6 +52,10 @@ final class Guard {
     private static final double UNSEEN_AMPERES = 2e-5;
 
     private static final double UNSEEN_SHARE = 0.05;
+    /** What hum may add to a tube's mean current unseen [A]; a plate that swings by tenths of its volts adds some. */
+    private static final double SWUNG_AMPERES = 5e-5;
+
+    private static final double SWUNG_SHARE = 0.05;
     /** A filament's resistance may be off what its volts would make it by so much. */
     private static final double HEAT_SHARE = 5e-3;
     /** Where the solver stops: a filament this hot is gone. */
@@ -61,6 +68,10 @@ final class Guard {
     private final Network network;
     private final Stamps laws;
     private final int nodes;
+    /** Junctions and amplifiers that the line reaches though they were not followed through its cycle. */
+    final Set<Integer> unseenJunctions = new TreeSet<>();
+
+    final Set<Integer> unseenAmplifiers = new TreeSet<>();
     private final boolean[] winding;
     private final int[] group;
 
@@ -138,11 +149,13 @@ final class Guard {
         branches(values, warmth);
         stores(values, step);
         magnets(values, step);
+        unseenJunctions.clear();
+        unseenAmplifiers.clear();
         Optional<String> unseen = junctions(values, warmth);
-        if (unseen.isPresent()) {
-            return unseen;
+        Optional<String> swung = amplifiers(values, warmth);
+        if (unseen.isPresent() || swung.isPresent()) {
+            return unseen.or(() -> swung);
         }
-        amplifiers(values, warmth);
         network.injections().forEach(injection -> carry(injection.a(), injection.b(), 0, injection.amperes(), 0));
         return sums();
     }
@@ -372,6 +385,7 @@ final class Guard {
     }
 
     private Optional<String> junctions(Values values, double[] warmth) {
+        Optional<String> unseen = Optional.empty();
         double[] out = new double[2];
         for (int j = 0; j < network.junctions().size(); j++) {
             Junction junction = network.junctions().get(j);
@@ -395,24 +409,35 @@ final class Guard {
             }
             junction.law().evaluate(middle, emission, out);
             if (!still && !(Math.abs(sum - out[0]) <= UNSEEN_AMPERES + UNSEEN_SHARE * Math.abs(out[0]))) {
-                return Optional.of("the line reaches " + junction.part()
+                unseenJunctions.add(j);
+                unseen = Optional.of("the line reaches " + junction.part()
                         + ", which was solved as if it carried direct current only");
             }
             carry(junction.a(), junction.b(), out[1], out[0], middle);
         }
-        return Optional.empty();
+        return unseen;
     }
 
     /** Tubes by their slopes at the mean, which is how they are solved. */
-    private void amplifiers(Values values, double[] warmth) {
+    private Optional<String> amplifiers(Values values, double[] warmth) {
+        Optional<String> unseen = Optional.empty();
         for (int i = 0; i < network.amplifiers().size(); i++) {
             Amplifier tube = network.amplifiers().get(i);
             double emission = Stamps.emission(warmth, tube.heat()) * values.amplifierHealth()[i];
             double[][] slopes = new double[4][];
+            if (tube.acDriven()) {
+                followed(tube, values.gas()[i], emission);
+                continue;
+            }
             laws.currents(tube, values.gas()[i], emission, mean);
             double[] still = {laws.gridCurrent, laws.grid3Current, laws.screenCurrent, laws.plateCurrent};
             for (int e = 0; e < still.length; e++) {
                 slopes[e] = laws.slopes(e);
+            }
+            Optional<String> swung = swung(tube, values.gas()[i], emission, still);
+            if (swung.isPresent()) {
+                unseenAmplifiers.add(i);
+                unseen = swung;
             }
             int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
             boolean[] there = {true, tube.heptode().isPresent(), tube.triode().isEmpty(), true};
@@ -427,6 +452,55 @@ final class Guard {
                 }
             }
         }
+        return unseen;
+    }
+
+    /** A tube that the line drives, by its law at every moment. */
+    private void followed(Amplifier tube, double gas, double emission) {
+        int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
+        double[][] amperes = through(tube, gas, emission);
+        for (int e : PortLaw.OfTube.electrodes(tube)) {
+            carry(electrodes[e], tube.cathode(), amperes[e]);
+        }
+    }
+
+    /** Whether the line swings a tube so far that its mean current is not that of its mean volts. */
+    private Optional<String> swung(Amplifier tube, double gas, double emission, double[] still) {
+        double swing = 0;
+        for (int node : new int[] {tube.grid(), tube.grid3(), tube.screen(), tube.plate(), tube.cathode()}) {
+            double middle = Stamps.at(mean, node);
+            for (double now : at(node)) {
+                swing = Math.max(swing, Math.abs(now - middle));
+            }
+        }
+        if (swing < STILL_VOLTS) {
+            return Optional.empty();
+        }
+        double[][] amperes = through(tube, gas, emission);
+        for (int e : PortLaw.OfTube.electrodes(tube)) {
+            double sum = Arrays.stream(amperes[e]).average().orElse(0);
+            if (!(Math.abs(sum - still[e]) <= SWUNG_AMPERES + SWUNG_SHARE * Math.abs(still[e]))) {
+                return Optional.of("the line's alternating voltage reaches " + tube.part()
+                        + " and swings it far over its law, while it was solved by its mean volts");
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Amperes of each electrode at every moment. */
+    private double[][] through(Amplifier tube, double gas, double emission) {
+        double[][] amperes = new double[4][steps];
+        double[] now = new double[nodes];
+        for (int t = 0; t < steps; t++) {
+            for (int i = 0; i < nodes; i++) {
+                now[i] = volts[i][t];
+            }
+            laws.currents(tube, gas, emission, now);
+            for (int e = 0; e < amperes.length; e++) {
+                amperes[e][t] = laws.current(e);
+            }
+        }
+        return amperes;
     }
 
     /** What a tube's electrode carries more or less as another swings about its mean against the cathode. */

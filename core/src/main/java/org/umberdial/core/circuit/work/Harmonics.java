@@ -1,6 +1,5 @@
 package org.umberdial.core.circuit.work;
 
-import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Store;
@@ -97,8 +96,7 @@ final class Harmonics {
                 }
             }
         }
-        for (int j = 0; j < solver.coupling.driven.length; j++) {
-            Junction junction = network.junctions().get(solver.coupling.driven[j]);
+        for (int j = 0; j < solver.coupling.ports.length; j++) {
             double real = 0;
             double imaginary = 0;
             for (int step = 0; step < Cycle.STEPS; step++) {
@@ -107,8 +105,8 @@ final class Harmonics {
                 real += current * Math.cos(angle) * 2 / Cycle.STEPS;
                 imaginary -= current * Math.sin(angle) * 2 / Cycle.STEPS;
             }
-            system.drive(junction.a(), -real, -imaginary);
-            system.drive(junction.b(), real, imaginary);
+            system.drive(solver.coupling.ports[j].a(), -real, -imaginary);
+            system.drive(solver.coupling.ports[j].b(), real, imaginary);
         }
     }
 

@@ -105,7 +105,8 @@ final class Heaters {
         volts(x);
         for (int i = 0; i < count; i++) {
             Filament law = network.heats().get(i).law();
-            heaterMiss[i] = Math.log(law.ohms(law.restingWarmth(effectiveVolts[i])) / law.ohms(warmth[i]));
+            double rest = Math.min(law.restingWarmth(effectiveVolts[i]), MOST_WARMTH);
+            heaterMiss[i] = Math.log(law.ohms(rest) / law.ohms(warmth[i]));
         }
         for (int k = 0; k < count; k++) {
             Arrays.fill(right, 0);

@@ -1,6 +1,6 @@
 package org.umberdial.core.circuit.work;
 
-import org.umberdial.core.circuit.law.Conductor;
+import java.util.Arrays;
 
 /** Finds the volts at all driven junctions at one moment by Newton's method; a workspace. */
 final class JunctionBalance {
@@ -14,51 +14,93 @@ final class JunctionBalance {
 
     private final int states;
     private final int junctions;
-    private final Conductor[] laws;
-    private final double[] guard;
-    private final double[] emission;
+    private final PortLaw[] laws;
+    /** Where the ports of each law begin, and which law a port belongs to. */
+    private final int[] first;
+
+    private final int[] owner;
+    private final double[] held;
     private final double[] cutOffVolts;
     private final double[] open;
     private final double[] miss;
-    /** Slope of each junction's input by its volts, where they were found last. */
-    final double[] slope;
+    /** Slopes of the inputs of each law's ports by their volts, where they were found last. */
+    private final double[][][] slopes;
+    /** Whether every law has one port, so that no input answers another's volts. */
+    private final boolean single;
     /** Scratch, also for whoever solves with the slopes that were found. */
     final double[][] inner;
 
-    private final double[] law = new double[2];
-
-    /** @param guard conductance of each that the network holds already [S] */
-    JunctionBalance(int states, Conductor[] laws, double[] guard) {
+    JunctionBalance(int states, PortLaw[] laws, Port[] ports) {
         this.states = states;
         this.laws = laws;
-        this.guard = guard;
-        junctions = laws.length;
-        emission = new double[junctions];
+        junctions = ports.length;
+        first = new int[laws.length];
+        owner = new int[junctions];
+        slopes = new double[laws.length][][];
         cutOffVolts = new double[junctions];
-        for (int r = 0; r < junctions; r++) {
-            cutOffVolts[r] = laws[r].cutOffVolts();
+        int at = 0;
+        for (int l = 0; l < laws.length; l++) {
+            int count = laws[l].ports().length;
+            first[l] = at;
+            slopes[l] = new double[count][count];
+            for (int i = 0; i < count; i++, at++) {
+                owner[at] = l;
+                cutOffVolts[at] = laws[l].cutOffVolts();
+            }
         }
+        single = laws.length == junctions;
+        held = Arrays.stream(ports).mapToDouble(Port::held).toArray();
         open = new double[junctions];
         miss = new double[junctions];
-        slope = new double[junctions];
         inner = new double[junctions][junctions];
     }
 
-    void emission(int junction, double share) {
-        emission[junction] = share;
+    /** Where a port's law lets it go from one voltage towards another [V]. */
+    double limited(int port, double before, double after) {
+        return laws[owner[port]].limited(port - first[owner[port]], before, after);
     }
 
-    /** Where a junction's law lets it go from one voltage towards another [V]. */
-    double limited(int junction, double before, double after) {
-        return laws[junction].limited(before, after);
-    }
-
-    /** The junctions' inputs at given volts. */
+    /** The inputs at given volts. */
     void at(double[] v, double[] input) {
+        for (int l = 0; l < laws.length; l++) {
+            laws[l].evaluate(v, first[l], input, slopes[l]);
+            for (int i = 0; i < slopes[l].length; i++) {
+                int port = first[l] + i;
+                input[port] -= held[port] * v[port];
+                slopes[l][i][i] -= held[port];
+            }
+        }
+    }
+
+    /** The matrix of Newton's method on the ports' volts, into {@link #inner}: one less z times the slopes. */
+    void fill(double[][] z) {
         for (int r = 0; r < junctions; r++) {
-            laws[r].evaluate(v[r], emission[r], law);
-            input[r] = law[0] - guard[r] * v[r];
-            slope[r] = law[1] - guard[r];
+            for (int k = 0; k < junctions; k++) {
+                double[][] law = slopes[owner[k]];
+                int from = first[owner[k]];
+                double sum = r == k ? 1 : 0;
+                for (int j = 0; j < law.length; j++) {
+                    sum -= z[r][from + j] * law[j][k - from];
+                }
+                inner[r][k] = sum;
+            }
+        }
+    }
+
+    /** Slopes of the inputs from slopes of the ports' volts. */
+    void answers(double[][] ofVolts, double[][] ofInputs, int columns) {
+        for (int l = 0; l < laws.length; l++) {
+            for (int i = 0; i < slopes[l].length; i++) {
+                double[] to = ofInputs[first[l] + i];
+                Arrays.fill(to, 0, columns, 0);
+                for (int k = 0; k < slopes[l].length; k++) {
+                    double slope = slopes[l][i][k];
+                    double[] from = ofVolts[first[l] + k];
+                    for (int column = 0; column < columns; column++) {
+                        to[column] += slope * from[column];
+                    }
+                }
+            }
         }
     }
 
@@ -73,11 +115,7 @@ final class JunctionBalance {
             open[r] = sum;
         }
         for (int round = 0; round < MOST_ROUNDS; round++) {
-            for (int r = 0; r < junctions; r++) {
-                laws[r].evaluate(v[r], emission[r], law);
-                input[r] = law[0] - guard[r] * v[r];
-                slope[r] = law[1] - guard[r];
-            }
+            at(v, input);
             double largest = 0;
             for (int r = 0; r < junctions; r++) {
                 double m = open[r] - v[r];
@@ -91,15 +129,11 @@ final class JunctionBalance {
                 return true;
             }
             if (junctions == 1) {
-                miss[0] /= 1 - z[0][0] * slope[0];
-            } else if (junctions == 2) {
+                miss[0] /= 1 - z[0][0] * slopes[0][0][0];
+            } else if (junctions == 2 && single) {
                 solveTwo(z);
             } else {
-                for (int r = 0; r < junctions; r++) {
-                    for (int j = 0; j < junctions; j++) {
-                        inner[r][j] = (r == j ? 1 : 0) - z[r][j] * slope[j];
-                    }
-                }
+                fill(z);
                 if (!Dense.solve(inner, miss)) {
                     return false;
                 }
@@ -107,13 +141,13 @@ final class JunctionBalance {
             boolean cutOff = round < HURRIED_ROUNDS;
             for (int r = 0; r < junctions; r++) {
                 double before = v[r];
-                v[r] = laws[r].limited(before, before + (round < HURRIED_ROUNDS ? miss[r] : CAREFUL_SHARE * miss[r]));
+                v[r] = limited(r, before, before + (round < HURRIED_ROUNDS ? miss[r] : CAREFUL_SHARE * miss[r]));
                 cutOff &= before < cutOffVolts[r] && v[r] < cutOffVolts[r];
             }
             if (cutOff) {
                 // Nothing conducts, so that the step just taken was exact.
                 for (int r = 0; r < junctions; r++) {
-                    input[r] -= guard[r] * miss[r];
+                    input[r] -= held[r] * miss[r];
                 }
                 return true;
             }
@@ -122,10 +156,10 @@ final class JunctionBalance {
     }
 
     private void solveTwo(double[][] z) {
-        double a = 1 - z[0][0] * slope[0];
-        double b = -z[0][1] * slope[1];
-        double c = -z[1][0] * slope[0];
-        double d = 1 - z[1][1] * slope[1];
+        double a = 1 - z[0][0] * slopes[0][0][0];
+        double b = -z[0][1] * slopes[1][0][0];
+        double c = -z[1][0] * slopes[0][0][0];
+        double d = 1 - z[1][1] * slopes[1][0][0];
         double determinant = a * d - b * c;
         double first = (d * miss[0] - b * miss[1]) / determinant;
         miss[1] = (a * miss[1] - c * miss[0]) / determinant;

@@ -59,6 +59,12 @@ public final class OperatingPoint implements Outcome {
         tubeAmperes = new double[network.amplifiers().size() * 2];
         for (int i = 0; i < network.amplifiers().size(); i++) {
             Amplifier tube = network.amplifiers().get(i);
+            if (tube.acDriven()) {
+                double[] amperes = solver.meanAmperes(i);
+                tubeAmperes[2 * i] = amperes[3];
+                tubeAmperes[2 * i + 1] = amperes[2];
+                continue;
+            }
             solver.stamps.currents(
                     tube, values.gas()[i], Stamps.emission(warmth, tube.heat()) * values.amplifierHealth()[i], x);
             tubeAmperes[2 * i] = solver.stamps.plateCurrent;

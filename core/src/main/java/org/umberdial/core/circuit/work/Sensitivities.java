@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.umberdial.core.circuit.network.Branch;
-import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 
@@ -36,7 +35,7 @@ public final class Sensitivities {
         network = solver.network;
         work.keep();
         refresh();
-        closed = solver.coupling.driven.length > 0 && solver.cycle.run(true, true)
+        closed = solver.coupling.ports.length > 0 && solver.cycle.run(true, true)
                 ? solver.cycle.slopes()
                 : new double[0][0];
     }
@@ -72,9 +71,8 @@ public final class Sensitivities {
         for (int r = 0; r < closed.length; r++) {
             double answer = solver.coupling.columns[solver.coupling.states + r][node];
             for (int j = 0; j < closed.length; j++) {
-                Junction junction = network.junctions().get(solver.coupling.driven[j]);
-                add(unit, junction.a(), answer * closed[r][j]);
-                add(unit, junction.b(), -answer * closed[r][j]);
+                add(unit, solver.coupling.ports[j].a(), answer * closed[r][j]);
+                add(unit, solver.coupling.ports[j].b(), -answer * closed[r][j]);
             }
         }
         double[] answer = new double[unit.length];
@@ -181,6 +179,7 @@ public final class Sensitivities {
             Branch branch = network.branches().get(i);
             boolean valued = branch.kind() != Branch.Kind.FAULT
                     && branch.kind() != Branch.Kind.LEAK
+                    && branch.kind() != Branch.Kind.INSULATION
                     && branch.kind() != Branch.Kind.FILAMENT;
             if (branch.part().equals(part) && valued && values.siemens()[i] > 0) {
                 return Optional.of(1 / values.siemens()[i]);

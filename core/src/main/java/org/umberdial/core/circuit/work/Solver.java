@@ -2,9 +2,7 @@ package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
 import java.util.Optional;
-import org.umberdial.core.circuit.law.Conductor;
 import org.umberdial.core.circuit.network.Amplifier;
-import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Values;
@@ -23,8 +21,8 @@ final class Solver {
     private static final double WARMTH_TOLERANCE = 1e-4;
     /** What a closed cycle may miss by, as a mean current [A]. */
     private static final double CYCLE_TOLERANCE = 1e-7;
-    /** What a capacitor may take in the mean of a closed cycle [A]. */
-    private static final double CHARGING_AMPERES = 1e-6;
+    /** What a capacitor takes in the mean of a cycle that should be closed counts for so much of what misses. */
+    private static final double CHARGING_SHARE = 0.1;
     /** While nodes still move this far, a cycle closed with old slopes is good enough [V]. */
     private static final double FAR_VOLTS = 0.5;
     /** But not for longer than this; a circuit that is still far then needs the slopes. */
@@ -35,8 +33,6 @@ final class Solver {
     private static final double SLOW_CYCLE_TOLERANCE = 5e-5;
     /** Old slopes of the cycle go on being used while they bring the miss down to this share each round. */
     private static final double OLD_SLOPES_SHARE = 0.3;
-    /** Backward leakage of a driven junction; it says where a winding floats while nothing conducts [S]. */
-    private static final double JUNCTION_LEAK_SIEMENS = 1e-9;
     /** Heaters follow once the voltages have nearly settled. */
     private static final double HEATERS_FROM_VOLTS = 3;
 
@@ -66,7 +62,7 @@ final class Solver {
     final Coupling coupling;
     final Heaters heaters;
     final Cycle cycle;
-    private final Guard guard;
+    final Guard guard;
     private final double[] right;
     /** Share of the sources that is on; 1 but while stepping up. */
     private double share = 1;
@@ -114,13 +110,7 @@ final class Solver {
         hasLine = network.line().isPresent();
         coupling = new Coupling(network, stamps, period());
         heaters = new Heaters(network, stamps, coupling, lu);
-        int[] driven = coupling.driven;
-        Conductor[] laws = Arrays.stream(driven)
-                .mapToObj(i -> network.junctions().get(i).law())
-                .toArray(Conductor[]::new);
-        double[] held = new double[driven.length];
-        Arrays.fill(held, Stamps.GUARD - JUNCTION_LEAK_SIEMENS);
-        cycle = new Cycle(coupling.states, laws, held, coupling.chokes);
+        cycle = new Cycle(coupling.states, coupling.laws, coupling.ports, coupling.chokes);
         guard = new Guard(network, stamps);
         previousState = new double[coupling.states];
         stepStart = new double[coupling.states];
@@ -266,6 +256,18 @@ final class Solver {
         return Math.sqrt(dc * dc + coupling.meanSquare(weights));
     }
 
+    /** Mean amperes of a driven tube's grid, third grid, screen and plate over the last cycle. */
+    double[] meanAmperes(int amplifier) {
+        double[] amperes = new double[4];
+        int port = coupling.portsOf(amplifier).orElseThrow();
+        for (int e : PortLaw.OfTube.electrodes(network.amplifiers().get(amplifier))) {
+            Port at = coupling.ports[port];
+            amperes[e] = cycle.mean[coupling.states + port] + at.held() * (Stamps.at(x, at.a()) - Stamps.at(x, at.b()));
+            port++;
+        }
+        return amperes;
+    }
+
     /** Forgets where it stood: no volts anywhere, every heater hot. */
     void cold() {
         Arrays.fill(x, 0);
@@ -295,7 +297,6 @@ final class Solver {
             }
             if (moved < VOLT_TOLERANCE
                     && cycleMiss < CYCLE_TOLERANCE
-                    && cycle.charging(coupling.stateStores.length) < CHARGING_AMPERES
                     && heated < WARMTH_TOLERANCE
                     && worstMiss(values) < CURRENT_TOLERANCE) {
                 return true;
@@ -390,18 +391,14 @@ final class Solver {
             lu.solve(right, coupling.columns[p]);
         }
         coupling.surroundings(values, siemens, x, move);
-        for (int j = 0; j < coupling.driven.length; j++) {
-            Junction junction = network.junctions().get(coupling.driven[j]);
-            cycle.emission(
-                    j, Stamps.emission(heaters.warmth, junction.heat()) * values.junctionHealth()[coupling.driven[j]]);
-        }
+        coupling.emit(values, heaters.warmth);
         if (!cycle.surround(coupling.h, coupling.c, coupling.rate, period())) {
             return Double.NaN;
         }
         if (!cycle.run(false)) {
             return Double.NaN;
         }
-        double open = cycle.open(drift, previousState, coupling.scale);
+        double open = miss();
         boolean converging = !careful
                 && (fresh || rounds <= ROUGH_ROUNDS && lastMoved > FAR_VOLTS || open < OLD_SLOPES_SHARE * cycleMiss);
         if (open < CYCLE_TOLERANCE || converging && cycle.close(1)) {
@@ -410,10 +407,16 @@ final class Solver {
         if (!cycle.run(true)) {
             return Double.NaN;
         }
-        open = cycle.open(drift, previousState, coupling.scale);
+        open = miss();
         cycle.learn(drift);
         cycle.close(careful ? closing.next(open) : 1);
         return open;
+    }
+
+    /** By how much the cycle run last missed closing, and its capacitors carrying nothing in the mean [A]. */
+    private double miss() {
+        double open = cycle.open(drift, previousState, coupling.scale);
+        return drift == 0 ? Math.max(open, CHARGING_SHARE * cycle.charging(coupling.stateStores.length)) : open;
     }
 
     /** The largest current that any node misses by at the present state [A]. */

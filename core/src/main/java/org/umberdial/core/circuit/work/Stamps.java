@@ -235,6 +235,10 @@ final class Stamps {
 
     private void amplify(int i, Values values, double[] warmth, double[] x, double[] matrix, double[] residual) {
         Amplifier tube = network.amplifiers().get(i);
+        if (tube.acDriven()) {
+            standIn(i, x, matrix, residual);
+            return;
+        }
         currents(tube, values.gas()[i], emission(warmth, tube.heat()) * values.amplifierHealth()[i], x);
         int[] slots = amplifierSlots[i];
         row(slots, 0, gridRow, gridCurrent, tube.grid(), tube.cathode(), matrix, residual);
@@ -247,18 +251,51 @@ final class Stamps {
         }
     }
 
+    /** What stands for a tube that the line drives: a conductance at each of its ports. */
+    private void standIn(int i, double[] x, double[] matrix, double[] residual) {
+        int[] slots = amplifierSlots[i];
+        int[] n = amplifierNodes[i];
+        for (int e : PortLaw.OfTube.electrodes(network.amplifiers().get(i))) {
+            double g = PortLaw.OfTube.guard(e);
+            add(matrix, slots[e * CONTROLS + e], g);
+            add(matrix, slots[4 * CONTROLS + 4], g);
+            add(matrix, slots[e * CONTROLS + 4], -g);
+            add(matrix, slots[4 * CONTROLS + e], -g);
+            double current = g * (at(x, n[e]) - at(x, n[4]));
+            if (n[e] >= 0) {
+                residual[n[e]] += current;
+            }
+            if (n[4] >= 0) {
+                residual[n[4]] -= current;
+            }
+        }
+    }
+
+    /** An electrode's current where {@link #currents} was asked last: grid, grid 3, screen, plate by number [A]. */
+    double current(int electrode) {
+        return switch (electrode) {
+            case 0 -> gridCurrent;
+            case 1 -> grid3Current;
+            case 2 -> screenCurrent;
+            default -> plateCurrent;
+        };
+    }
+
+    /** Its slopes there, overwritten by the next question [S]. */
+    double[] row(int electrode) {
+        return switch (electrode) {
+            case 0 -> gridRow;
+            case 1 -> grid3Row;
+            case 2 -> screenRow;
+            default -> plateRow;
+        };
+    }
+
     /**
      * Slopes of an electrode's current where {@link #currents} was asked last: grid, grid 3, screen, plate by number.
      */
     double[] slopes(int electrode) {
-        return Arrays.copyOf(
-                switch (electrode) {
-                    case 0 -> gridRow;
-                    case 1 -> grid3Row;
-                    case 2 -> screenRow;
-                    default -> plateRow;
-                },
-                CONTROLS - 1);
+        return Arrays.copyOf(row(electrode), CONTROLS - 1);
     }
 
     double plateCurrent;
