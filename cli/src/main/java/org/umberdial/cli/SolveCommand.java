@@ -54,7 +54,7 @@ final class SolveCommand implements Callable<Integer> {
             throw new Refused(failed.reason(), Umber.NO_ANSWER);
         }
         OperatingPoint point = outcome.settled().orElseThrow();
-        point.adrift().forEach(file::note);
+        point.notes().forEach(file::note);
         Optional<Ripple> ripple = Ripple.of(work, values);
         MeterReadings readings = new MeterReadings(work, point);
         List<String> floating = point.floating();

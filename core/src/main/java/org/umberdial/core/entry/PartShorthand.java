@@ -36,7 +36,7 @@ import org.umberdial.core.value.ValueReader;
  */
 public final class PartShorthand {
     private static final Pattern REFERENCE = Pattern.compile("(?i)([RCLV])[0-9]+[A-Z0-9]*");
-    private static final Pattern DECK_REFERENCE = Pattern.compile("(?i)[RCLKVIDX][A-Z0-9_]+");
+    private static final Pattern DECK_REFERENCE = Pattern.compile("(?i)[RCLKVIDQX][A-Z0-9_]+");
     private static final Pattern ENDS = Pattern.compile("([^\\s=\"-]+)-([^\\s=\"-]+)");
     private static final Pattern WORDS = Pattern.compile("([A-Za-z_]+)=\"([^\"]*)\"|\"([^\"]*)\"|(\\S+)");
     private static final Pattern WATTS = Pattern.compile("(?i)([0-9./]+)\\s*w(?:atts?)?");

@@ -19,6 +19,8 @@ import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.tube.Ballast;
+import org.umberdial.core.tube.GlowTubes;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
@@ -85,6 +87,7 @@ public final class WhatIf {
             case 'L' -> List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
             case 'V' -> List.of(PartChange.Kind.VALUE);
             case 'D' -> List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED, PartChange.Kind.LEAK);
+            case 'Q' -> List.of(PartChange.Kind.WEAK, PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
             case 'X' -> ofSubcircuit(set, part);
             default -> List.<PartChange.Kind>of();
         };
@@ -110,8 +113,9 @@ public final class WhatIf {
         if (model.equals("SELENIUM")) {
             return List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED, PartChange.Kind.LEAK);
         }
-        if (model.equals("XFMR")
-                || model.equals("LAMP")
+        if (List.of("XFMR", "LAMP", "NEON", "NTC", "BARRETTER").contains(model)
+                || GlowTubes.law(model).isPresent()
+                || Ballast.of(model).isPresent()
                 || TubeData.suffix(model).equals("H")) {
             return List.of(PartChange.Kind.OPEN, PartChange.Kind.SHORTED);
         }
@@ -156,7 +160,7 @@ public final class WhatIf {
                 .toList();
         return new Answer(
                 true,
-                String.join(" ", after.get().point().adrift()),
+                String.join(" ", after.get().point().notes()),
                 steps,
                 overloads(set, before.get().point(), after.get().point()),
                 heaters(healthy.network(), before.get().point(), after.get().point()),

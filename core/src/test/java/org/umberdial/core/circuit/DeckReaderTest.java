@@ -55,11 +55,21 @@ class DeckReaderTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "R1 a b 4k7|4.7k|schematic", "R1 a b 2M2|2.2meg|schematic", "R1 a b 1M|milliohms|megohms",
-                        "R1 a b 0|0 ohms|join", "R1 a b -5|negative|above 0",
-                "R1 a|needs two nodes|value", "Q1 a b c|no part line|R, C, L", "R1 a b wat|no number|4.7k",
-                        "XV1 a b|nodes|type", ".noise x a|.noise|known",
-                "K1 L1 L2 1.5|coupling|1", "V1 a b SIN(0)|SIN|peak", "C1 a b 0|value 0|out", ".model q NPN|diode|D"
+                "R1 a b 4k7|4.7k|schematic",
+                "R1 a b 2M2|2.2meg|schematic",
+                "R1 a b 1M|milliohms|megohms",
+                "R1 a b 0|0 ohms|join",
+                "R1 a b -5|negative|above 0",
+                "R1 a|needs two nodes|value",
+                "Z1 a b c|no part line|R, C, L",
+                "Q1 a b c|collector|OC71",
+                "R1 a b wat|no number|4.7k",
+                "XV1 a b|nodes|type",
+                ".noise x a|.noise|known",
+                "K1 L1 L2 1.5|coupling|1",
+                "V1 a b SIN(0)|SIN|peak",
+                "C1 a b 0|value 0|out",
+                ".model q NJF|diodes and transistors|PNP"
             })
     void badLines_areSentencesWithTheirNumber(String line, String one, String other) {
         DeckRefused refused = assertThrows(DeckRefused.class, () -> DeckReader.read("title\n* note\n" + line + "\n"));

@@ -34,7 +34,7 @@ import org.umberdial.server.sets.internal.SetTables;
 /** Sets' circuits: whole ones, their parts and the values of those. */
 @Service
 public class CircuitService {
-    private static final Pattern PART_FIRST = Pattern.compile("^([RCLKVIDX]\\w*)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern PART_FIRST = Pattern.compile("^([RCLKVIDQX]\\w*)\\b", Pattern.CASE_INSENSITIVE);
     /** Five times the largest home set; beyond it each verdict would take seconds. */
     private static final int MOST_NODES = 400;
 

@@ -47,12 +47,16 @@ public record Card(
                             case 'V' -> hertz > 0 ? "line" : "source";
                             case 'I' -> "source";
                             case 'D' -> "silicon";
+                            case 'Q' -> "transistor";
                             case 'X' ->
-                                model.equals("XFMR")
-                                        ? "transformer"
-                                        : model.equals("SELENIUM")
-                                                ? "selenium"
-                                                : model.equals("LAMP") ? "lamp" : "tube";
+                                switch (model) {
+                                    case "XFMR" -> "transformer";
+                                    case "SELENIUM" -> "selenium";
+                                    case "LAMP", "NEON" -> "lamp";
+                                    case "NTC" -> "thermistor";
+                                    case "BARRETTER" -> "barretter";
+                                    default -> "tube";
+                                };
                             default -> "coupling";
                         });
     }

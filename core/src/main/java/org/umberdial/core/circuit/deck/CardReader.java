@@ -63,11 +63,11 @@ final class CardReader {
             return;
         }
         char letter = Character.toUpperCase(reference.charAt(0));
-        if ("RCLKVIDX".indexOf(letter) < 0 || reference.length() < 2) {
+        if ("RCLKVIDQX".indexOf(letter) < 0 || reference.length() < 2) {
             fault(
                     line,
                     "“" + reference
-                            + "” is no part line; a part begins with R, C, L, K, V, I, D or X and a name, as in R7.");
+                            + "” is no part line; a part begins with R, C, L, K, V, I, D, Q or X and a name, as in R7.");
             return;
         }
         if (Arrays.stream(body.split("\\s+")).anyMatch(word -> word.length() > LONGEST_NAME)) {
@@ -82,7 +82,9 @@ final class CardReader {
             fault(line, reference + " stands in line " + before + " already; give one of them another name.");
             return;
         }
-        if (letter == 'X') {
+        if (letter == 'Q') {
+            readTransistor(line, body, keys);
+        } else if (letter == 'X') {
             readSubcircuit(line, body, keys);
         } else {
             readTwoNodes(line, body, keys, letter);
@@ -134,6 +136,16 @@ final class CardReader {
             return;
         }
         add(line, words[0], nodes, Optional.of(peak.get() / Math.sqrt(2)), "", hertz.get(), Map.of(), keys);
+    }
+
+    private void readTransistor(Numbered line, String body, Map<String, String> keys) {
+        String[] words = body.split("\\s+");
+        if (words.length != 5) {
+            fault(line, words[0] + " needs collector, base, emitter and a type, as in Q1 c b e OC71.");
+            return;
+        }
+        List<String> nodes = List.of(node(words[1]), node(words[2]), node(words[3]));
+        add(line, words[0], nodes, Optional.empty(), words[4].toUpperCase(Locale.ROOT), 0, Map.of(), keys);
     }
 
     private void readSubcircuit(Numbered line, String body, Map<String, String> keys) {

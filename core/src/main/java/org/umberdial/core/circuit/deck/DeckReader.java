@@ -267,11 +267,18 @@ public final class DeckReader {
                 .replaceAll("[(),]", " ")
                 .replaceAll("\\s*=\\s*", "=")
                 .split("\\s+");
-        if (words.length < 3 || !words[2].equalsIgnoreCase("D")) {
-            fault(line, "only diode models are read: .model NAME D(IS=... N=... RS=...).");
+        String kind = words.length < 3 ? "" : words[2].toUpperCase(Locale.ROOT);
+        if (!List.of("D", "NPN", "PNP").contains(kind)) {
+            fault(
+                    line,
+                    "only models of diodes and transistors are read: .model NAME D(IS=... N=... RS=...), "
+                            + ".model NAME PNP(IS=... BF=...).");
             return;
         }
         Map<String, Double> values = new LinkedHashMap<>();
+        if (!kind.equals("D")) {
+            values.put(kind, 1.0);
+        }
         for (String word : Arrays.asList(words).subList(3, words.length)) {
             String[] pair = word.split("=");
             Optional<Double> value = pair.length == 2 ? SpiceNumber.read(pair[1]) : Optional.empty();

@@ -1,5 +1,7 @@
 package org.umberdial.core.circuit.deck;
 
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -19,8 +21,10 @@ public final class DeckWriter {
         deck.models()
                 .forEach((name, values) -> out.append(".model ")
                         .append(name)
-                        .append(" D(")
-                        .append(pairs(values))
+                        .append(' ')
+                        .append(kind(values))
+                        .append('(')
+                        .append(pairs(numbers(values)))
                         .append(")\n"));
         for (Deck.SocketPins socket : deck.sockets()) {
             out.append("*PINS ").append(socket.socket()).append(' ').append(socket.type());
@@ -33,6 +37,17 @@ public final class DeckWriter {
             out.append("*TP ").append(String.join(" ", deck.testPoints())).append('\n');
         }
         return out.append(".end\n").toString();
+    }
+
+    /** A transistor's polarity stands among its parameters, as the reader keeps it. */
+    private static String kind(Map<String, Double> model) {
+        return model.containsKey("PNP") ? "PNP" : model.containsKey("NPN") ? "NPN" : "D";
+    }
+
+    private static Map<String, Double> numbers(Map<String, Double> model) {
+        Map<String, Double> numbers = new LinkedHashMap<>(model);
+        numbers.keySet().removeAll(List.of("PNP", "NPN"));
+        return numbers;
     }
 
     /** One part line, without the line end. */

@@ -4,18 +4,19 @@ package org.umberdial.core.circuit.law;
  * A heater or lamp: resistance and warmth by the power it has taken.
  *
  * <p>At rest I ~ V^0.55, so R/R0 = (P/P0)^(0.45/1.55). Warmth w is the power it would take to hold its temperature,
- * over the rated power; it follows the true power with one time constant, and R = R0 (w + wc)^0.29, where wc sets the
- * cold resistance. Source: tungsten's resistance and radiation over 300 to 2500 K, as lamp tables give them.
+ * over the rated power; it follows the true power with one time constant, and R = R0 ((w + wc)/(1 + wc))^0.29, where wc
+ * sets the cold resistance. Source: tungsten's resistance and radiation over 300 to 2500 K, as lamp tables give them.
  *
  * @param ratedVolts [V] RMS
  * @param ratedAmperes [A] RMS
  * @param coldRatio hot over cold resistance: about 7 for a heater, 13 for a lamp
  * @param seconds time constant of warming up
+ * @param power d ln R / d ln P when hot
  */
-public record Filament(double ratedVolts, double ratedAmperes, double coldRatio, double seconds) {
-    private static final double POWER = 0.45 / 1.55;
-    private static final int MOST_ROUNDS = 30;
-    private static final double SAME = 1e-8;
+public record Filament(double ratedVolts, double ratedAmperes, double coldRatio, double seconds, double power)
+        implements ThermalLaw {
+    /** Of tungsten: I ~ V^0.55. */
+    private static final double TUNGSTEN = 0.45 / 1.55;
     /** Warmth at which a cathode gives half its current. */
     private static final double HALF_WARMTH = 0.5;
     /** Warmth up to which it gives none. */
@@ -24,46 +25,47 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
     private static final double SCALE = 1 / (share(1) - share(COLD_WARMTH));
 
     public static Filament lamp(double volts, double amperes) {
-        return new Filament(volts, amperes, 13, 0.2);
+        return new Filament(volts, amperes, 13, 0.2, TUNGSTEN);
     }
 
     public static Filament heater(double volts, double amperes, double seconds) {
-        return new Filament(volts, amperes, 7, seconds);
+        return new Filament(volts, amperes, 7, seconds, TUNGSTEN);
     }
 
+    @Override
     public double hotOhms() {
         return ratedVolts / ratedAmperes;
     }
 
+    @Override
     public double coldOhms() {
         return hotOhms() / coldRatio;
     }
 
+    @Override
     public double ratedWatts() {
         return ratedVolts * ratedAmperes;
     }
 
-    /** Resistance at a warmth of 0 (cold) to 1 (rated) and above [Ω]. */
+    @Override
     public double ohms(double warmth) {
-        return hotOhms() * Math.pow(Math.max(warmth, 0) + coldWarmth(), POWER);
+        return hotOhms() * Math.pow((Math.max(warmth, 0) + coldWarmth()) / (1 + coldWarmth()), power);
     }
 
-    /** The warmth at which a filament on this RMS voltage rests. */
-    public double restingWarmth(double volts) {
-        double warmth = Math.pow(Math.max(volts, 1e-3) / ratedVolts, 1.55);
-        for (int i = 0; i < MOST_ROUNDS; i++) {
-            double next = volts * volts / ohms(warmth) / ratedWatts();
-            if (Math.abs(next - warmth) < SAME * next) {
-                return next;
-            }
-            warmth = next;
-        }
-        return warmth;
+    @Override
+    public double warmthAt(double ohms) {
+        return Math.max(0, Math.pow(ohms / hotOhms(), 1 / power) * (1 + coldWarmth()) - coldWarmth());
+    }
+
+    @Override
+    public double steepness(double warmth) {
+        return power * Math.max(warmth, 0) / (Math.max(warmth, 0) + coldWarmth());
     }
 
     /** The warmth that stands for the cold resistance. */
     public double coldWarmth() {
-        return Math.pow(coldRatio, -1 / POWER);
+        double share = Math.pow(coldRatio, -1 / power);
+        return share / (1 - share);
     }
 
     /**
@@ -90,8 +92,9 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
                 "%.12g*(1/(1+pow(%.4g/max(%s,%.4g),6))-%.12g)", SCALE, HALF_WARMTH, w, COLD_WARMTH, share(COLD_WARMTH));
     }
 
-    /** The conductance as a simulator's expression of the warmth. */
+    @Override
     public String siemensExpression(String w) {
-        return Soft.text("1/(%.8g*pow(max(%s,0)+%.8g,%.8g))", hotOhms(), w, coldWarmth(), POWER);
+        return Soft.text(
+                "1/(%.8g*pow((max(%s,0)+%.8g)/%.10g,%.8g))", hotOhms(), w, coldWarmth(), 1 + coldWarmth(), power);
     }
 }

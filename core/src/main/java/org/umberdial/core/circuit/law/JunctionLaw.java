@@ -13,12 +13,22 @@ public final class JunctionLaw implements Conductor {
     private final double slopeVolts;
     private final double cornerVolts;
     private final double criticalVolts;
+    /** Infinite for a junction that never breaks down. */
+    private final double breakdownVolts;
+
+    private final double breakdownAmperes;
 
     /**
      * @param saturationAmperes Is, above 0
      * @param slopeVolts Vn, above 0
      */
     public JunctionLaw(double saturationAmperes, double slopeVolts) {
+        this(saturationAmperes, slopeVolts, Double.POSITIVE_INFINITY, 0);
+    }
+
+    private JunctionLaw(double saturationAmperes, double slopeVolts, double breakdownVolts, double breakdownAmperes) {
+        this.breakdownVolts = breakdownVolts;
+        this.breakdownAmperes = breakdownAmperes;
         this.saturationAmperes = saturationAmperes;
         this.slopeVolts = slopeVolts;
         cornerVolts = slopeVolts * Math.log1p(LINEAR_ABOVE_AMPERES / saturationAmperes);
@@ -28,6 +38,16 @@ public final class JunctionLaw implements Conductor {
     /** A silicon or germanium diode from its {@code .model D} parameters IS [A] and N. */
     public static JunctionLaw diode(double saturationAmperes, double emissionCoefficient) {
         return new JunctionLaw(saturationAmperes, emissionCoefficient * THERMAL_VOLTS);
+    }
+
+    /**
+     * The same that breaks down in reverse, as a zener diode is meant to: there I = -Ibv e^(-(V + BV)/Vn).
+     *
+     * @param volts BV, above 0 [V]
+     * @param amperes IBV at that voltage, above 0 [A]
+     */
+    public JunctionLaw breakingDown(double volts, double amperes) {
+        return new JunctionLaw(saturationAmperes, slopeVolts, volts, amperes);
     }
 
     /**
@@ -47,6 +67,18 @@ public final class JunctionLaw implements Conductor {
         out[0] = volts > cornerVolts
                 ? LINEAR_ABOVE_AMPERES + (volts - cornerVolts) * out[1]
                 : saturationAmperes * (exponential - 1);
+        if (volts < 0 && breakdownVolts < Double.POSITIVE_INFINITY) {
+            breakDown(volts, out);
+        }
+    }
+
+    private void breakDown(double volts, double[] out) {
+        double over = -(volts + breakdownVolts);
+        double corner = slopeVolts * Math.log(LINEAR_ABOVE_AMPERES / breakdownAmperes);
+        double exponential = breakdownAmperes * Math.exp(Math.max(Math.min(over, corner) / slopeVolts, LEAST_EXPONENT));
+        double slope = over < LEAST_EXPONENT * slopeVolts ? 0 : exponential / slopeVolts;
+        out[0] -= over > corner ? exponential + (over - corner) * slope : exponential;
+        out[1] += slope;
     }
 
     /**
@@ -55,6 +87,13 @@ public final class JunctionLaw implements Conductor {
      */
     @Override
     public double limited(double from, double to) {
+        double middle = -breakdownVolts / 2;
+        return to < middle
+                ? -breakdownVolts - forward(-breakdownVolts - Math.min(from, middle), -breakdownVolts - to)
+                : forward(from, to);
+    }
+
+    private double forward(double from, double to) {
         double fall = (from - to) / slopeVolts;
         if (fall > 0.8 && fall < 1.2 && from > 0) {
             return from - 4 * slopeVolts;
@@ -69,13 +108,13 @@ public final class JunctionLaw implements Conductor {
 
     @Override
     public double cutOffVolts() {
-        return LEAST_EXPONENT * slopeVolts;
+        return breakdownVolts < Double.POSITIVE_INFINITY ? Double.NEGATIVE_INFINITY : LEAST_EXPONENT * slopeVolts;
     }
 
     @Override
     public String expression(String v, String e) {
         double steep = saturationAmperes / slopeVolts * Math.exp(cornerVolts / slopeVolts);
-        return Soft.text(
+        String forward = Soft.text(
                 "(%s>%.8g?%.8g+(%s-%.8g)*%.8g:%.8g*(exp(max(min(%s,%.8g)/%.8g,%.4g))-1))",
                 v,
                 cornerVolts,
@@ -88,5 +127,16 @@ public final class JunctionLaw implements Conductor {
                 cornerVolts,
                 slopeVolts,
                 LEAST_EXPONENT);
+        return breakdownVolts < Double.POSITIVE_INFINITY
+                ? Soft.text(
+                        "(%s-%.8g*exp(max(min(-(%s+%.8g)/%.8g,%.4g),%.4g)))",
+                        forward,
+                        breakdownAmperes,
+                        v,
+                        breakdownVolts,
+                        slopeVolts,
+                        Math.log(LINEAR_ABOVE_AMPERES / breakdownAmperes),
+                        LEAST_EXPONENT)
+                : forward;
     }
 }

@@ -1,6 +1,6 @@
 package org.umberdial.core.circuit.network;
 
-import org.umberdial.core.circuit.law.Filament;
+import org.umberdial.core.circuit.law.ThermalLaw;
 
 /**
  * A heater or lamp.
@@ -9,7 +9,7 @@ import org.umberdial.core.circuit.law.Filament;
  * @param branches its resistance, in two branches when it is tapped
  * @param shares of the whole resistance in each branch, together 1
  */
-public record Heat(String part, String tube, Filament law, int[] branches, double[] shares) {
+public record Heat(String part, String tube, ThermalLaw law, int[] branches, double[] shares) {
     public boolean isLamp() {
         return tube.isEmpty();
     }

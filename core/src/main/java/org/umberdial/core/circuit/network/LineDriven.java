@@ -71,7 +71,7 @@ final class LineDriven {
             Amplifier tube = amplifiers.get(t);
             places.add(new Place(tube.plate(), tube.cathode(), PLATE_VOLTS, true, t));
             places.add(new Place(tube.grid(), tube.cathode(), GRID_VOLTS, false, t));
-            if (tube.triode().isEmpty()) {
+            if (tube.hasScreen()) {
                 places.add(new Place(tube.screen(), tube.cathode(), PLATE_VOLTS, false, t));
             }
         }

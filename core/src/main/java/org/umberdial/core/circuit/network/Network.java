@@ -29,6 +29,7 @@ public final class Network {
     private final List<Junction> junctions;
     private final List<Amplifier> amplifiers;
     private final List<Source> sources;
+    private final List<Eye> eyes;
     private final List<Injection> injections;
     private final String mode;
     private final List<String> notes;
@@ -45,6 +46,7 @@ public final class Network {
         junctions = List.copyOf(from.junctions);
         amplifiers = List.copyOf(from.amplifiers);
         sources = List.copyOf(from.sources);
+        eyes = List.copyOf(from.eyes);
         injections = List.copyOf(from.injections);
         notes = List.copyOf(from.notes);
         this.mode = mode;
@@ -71,6 +73,7 @@ public final class Network {
                         i -> amplifiersToo.contains(i) ? from.amplifiers.get(i).driven() : from.amplifiers.get(i))
                 .toList();
         sources = from.sources;
+        eyes = from.eyes;
         injections = from.injections;
         notes = from.notes;
         mode = from.mode;
@@ -154,6 +157,10 @@ public final class Network {
 
     public Collection<Injection> injections() {
         return injections;
+    }
+
+    public List<Eye> eyes() {
+        return eyes;
     }
 
     public List<Source> sources() {

@@ -12,8 +12,15 @@ import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.deck.SpiceNumber;
+import org.umberdial.core.circuit.law.Barretter;
+import org.umberdial.core.circuit.law.BipolarLaw;
 import org.umberdial.core.circuit.law.Conductor;
+import org.umberdial.core.circuit.law.GlowLaw;
 import org.umberdial.core.circuit.law.JunctionLaw;
+import org.umberdial.core.circuit.law.Thermistor;
+import org.umberdial.core.tube.Ballast;
+import org.umberdial.core.tube.GlowTubes;
+import org.umberdial.core.tube.Transistors;
 import org.umberdial.core.tube.TubeModels;
 
 /** Turns cards into elements; one use. */
@@ -27,6 +34,8 @@ final class NetworkBuilder {
      * transformer [H].
      */
     static final double ORDINARY_HENRIES = 20;
+    /** A lamp section and its lamp at 6 V and 0.3 A [Ω]. */
+    private static final double LAMP_SECTION_OHMS = 20;
     /** Coupled coils below this carry signals only [H]. */
     private static final double SIGNAL_HENRIES = 0.1;
 
@@ -39,6 +48,7 @@ final class NetworkBuilder {
     final List<Amplifier> amplifiers = new ArrayList<>();
     final List<Source> sources = new ArrayList<>();
     final List<Network.Injection> injections = new ArrayList<>();
+    final List<Eye> eyes = new ArrayList<>();
     final List<String> notes = new ArrayList<>();
     final int namedNodes;
     double highestPeak;
@@ -108,6 +118,7 @@ final class NetworkBuilder {
                         card.reference(), at(card)[0], at(card)[1], card.value().orElse(0.0)));
             case 'D' -> diode(card);
             case 'X' -> subcircuit(card);
+            case 'Q' -> transistor(card);
             default -> coupling(card);
         }
     }
@@ -205,11 +216,6 @@ final class NetworkBuilder {
 
     private void diode(Card card) {
         Map<String, Double> model = deck.models().getOrDefault(card.model(), Map.of());
-        if (model.containsKey("BV")) {
-            notes.add("Line " + card.line() + ": the breakdown of " + card.reference() + " (BV="
-                    + Math.abs(model.get("BV")) + " V" + ") is not followed; where it would break down in reverse,"
-                    + " this answer is not true.");
-        }
         if (!deck.models().containsKey(card.model())) {
             notes.add("Line " + card.line() + ": " + card.reference() + " has no .model " + card.model()
                     + " in the deck; it is taken as a 1 A silicon rectifier.");
@@ -217,7 +223,15 @@ final class NetworkBuilder {
         }
         int[] n = at(card);
         JunctionLaw law = JunctionLaw.diode(model.getOrDefault("IS", 1e-14), model.getOrDefault("N", 1.0));
-        metal(card, n[0], n[1], law, model.getOrDefault("RS", 0.0));
+        double breakdown = Math.abs(model.getOrDefault("BV", 0.0));
+        metal(
+                card,
+                n[0],
+                n[1],
+                breakdown > 0
+                        ? law.breakingDown(breakdown, Math.max(Math.abs(model.getOrDefault("IBV", 1e-3)), 1e-9))
+                        : law,
+                model.getOrDefault("RS", 0.0));
     }
 
     private void metal(Card card, int a, int b, Conductor law, double series) {
@@ -240,7 +254,15 @@ final class NetworkBuilder {
         switch (card.model()) {
             case "XFMR" -> transformer(card);
             case "SELENIUM" -> selenium(card);
-            default -> tubes.tube(card);
+            case "NEON" -> neon(card);
+            case "NTC" -> thermistor(card);
+            case "BARRETTER" -> barretter(card);
+            default ->
+                GlowTubes.law(card.model())
+                        .ifPresentOrElse(
+                                law -> glow(card, law),
+                                () -> Ballast.of(card.model())
+                                        .ifPresentOrElse(ballast -> ballast(card, ballast), () -> tubes.tube(card)));
         }
     }
 
@@ -252,6 +274,118 @@ final class NetworkBuilder {
         }
         int[] n = at(card);
         metal(card, n[0], n[1], JunctionLaw.selenium(plates), card.parameters().getOrDefault("RS", plates));
+    }
+
+    /** Collector, base, emitter; {@code temp=} is the temperature of its junctions in °C, 25 unless said. */
+    private void transistor(Card card) {
+        Map<String, Double> model = deck.models().get(card.model());
+        Optional<BipolarLaw> law = model != null && (model.containsKey("PNP") || model.containsKey("NPN"))
+                ? Optional.of(Transistors.ofModel(model.containsKey("PNP"), model))
+                : Transistors.law(card.model());
+        double celsius = card.key("temp").flatMap(SpiceNumber::read).orElse(25.0);
+        if (law.isEmpty()) {
+            fault(
+                    card,
+                    "the transistor " + card.model()
+                            + " is not among those known here; give its figures in the deck, as " + "in .model "
+                            + card.model() + " PNP(IS=3u BF=50 BR=10 ISC=2u).");
+            return;
+        }
+        if (!(celsius > -60 && celsius < 200)) {
+            fault(
+                    card,
+                    "temp=" + card.key("temp").orElse("")
+                            + " is no temperature of a transistor; write °C, as in temp=45.");
+            return;
+        }
+        int[] n = at(card);
+        amplifiers.add(Amplifier.transistor(card.reference(), law.get().at(celsius), n[0], n[1], n[2]));
+        branch(card, n[0], n[2], Branch.Kind.FAULT, Double.POSITIVE_INFINITY);
+    }
+
+    /** Anode and cathode, or two anodes and the cathode of a gas rectifier. */
+    private void glow(Card card, GlowLaw law) {
+        int[] n = at(card);
+        if (n.length != 2 && n.length != 3) {
+            fault(
+                    card,
+                    "a glow tube is written anode, cathode and its type, as in XV8 b 0 0A2; a gas rectifier may have "
+                            + "two anodes before the cathode.");
+            return;
+        }
+        for (int anode = 0; anode < n.length - 1; anode++) {
+            junctions.add(new Junction(
+                    card.reference(),
+                    n[anode],
+                    n[n.length - 1],
+                    law,
+                    -1,
+                    false,
+                    branch(card, n[anode], n[n.length - 1], Branch.Kind.FAULT, Double.POSITIVE_INFINITY)));
+        }
+    }
+
+    private void neon(Card card) {
+        Map<String, Double> given = card.parameters();
+        double strike = given.getOrDefault("STRIKE", 90.0);
+        double burn = given.getOrDefault("BURN", 60.0);
+        double least = given.getOrDefault("MIN", 1e-4);
+        double most = given.getOrDefault("MAX", 7e-4);
+        if (!(burn > 0) || !(strike >= burn) || !(least > 0) || !(most > least)) {
+            fault(
+                    card,
+                    "a neon lamp is written a b NEON STRIKE=90 BURN=60 MIN=0.1m MAX=0.7m: it strikes at more volts than "
+                            + "it burns at, and its greatest current is above its least.");
+            return;
+        }
+        glow(card, GlowLaw.published(strike, burn, least, most, given.getOrDefault("REG", 0.13 * burn), true));
+    }
+
+    private void thermistor(Card card) {
+        Thermistor law = new Thermistor(
+                card.parameters().getOrDefault("R", 0.0),
+                card.parameters().getOrDefault("HOT", 0.0),
+                card.parameters().getOrDefault("A", 0.0),
+                card.parameters().getOrDefault("B", 3500.0));
+        if (card.nodes().size() != 2 || !(law.hotOhms() > 0) || !(law.ratedAmperes() > 0) || !law.isSound()) {
+            fault(
+                    card,
+                    "a thermistor is written a b NTC R=1.5k HOT=44 A=0.3: cold ohms, ohms at its rated current, and that "
+                            + "current; B=3500 (K) unless it is known.");
+            return;
+        }
+        tubes.heat(card, "", law, at(card), new double[] {1});
+    }
+
+    private void barretter(Card card) {
+        double least = card.parameters().getOrDefault("VMIN", 0.0);
+        double most = card.parameters().getOrDefault("VMAX", 0.0);
+        double amperes = card.parameters().getOrDefault("A", 0.0);
+        if (card.nodes().size() != 2 || !(least > 0) || !(most > least) || !(amperes > 0)) {
+            fault(
+                    card,
+                    "a barretter is written a b BARRETTER VMIN=80 VMAX=200 A=0.2: the volts between which it holds its "
+                            + "current, and that current.");
+            return;
+        }
+        tubes.heat(card, "", new Barretter(least, most, amperes), at(card), new double[] {1});
+    }
+
+    /** Two nodes, or three with the tap to the lamp in the middle. */
+    private void ballast(Card card, Ballast ballast) {
+        int[] n = at(card);
+        double lamp = ballast.lampOhms().orElse(0.0);
+        if (n.length == 2) {
+            branch(card, n[0], n[1], Branch.Kind.RESISTOR, ballast.ohms());
+        } else if (n.length == 3 && lamp > 0) {
+            // The drop is printed with the lamp across its section: the two together carry the string at lamp volts.
+            branch(card, n[0], n[1], Branch.Kind.RESISTOR, Math.max(ballast.ohms() - LAMP_SECTION_OHMS, LEAST_OHMS));
+            branch(card, n[1], n[2], Branch.Kind.RESISTOR, lamp);
+        } else {
+            fault(
+                    card,
+                    "a ballast tube has two nodes, or three with its lamp tap in the middle when its letter is K, L or M.");
+        }
     }
 
     private void transformer(Card card) {

@@ -7,8 +7,11 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.law.Conductor;
+import org.umberdial.core.circuit.law.EyeLaw;
 import org.umberdial.core.circuit.law.Filament;
 import org.umberdial.core.circuit.law.Oscillation;
+import org.umberdial.core.circuit.law.ThermalLaw;
+import org.umberdial.core.tube.Eyes;
 import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeModel;
@@ -67,7 +70,7 @@ final class TubeElements {
         }
     }
 
-    private void heat(Card card, String tube, Filament law, int[] nodes, double[] shares) {
+    void heat(Card card, String tube, ThermalLaw law, int[] nodes, double[] shares) {
         int[] numbers = new int[shares.length];
         for (int i = 0; i < shares.length; i++) {
             numbers[i] = built.branch(card, nodes[i], nodes[i + 1], Branch.Kind.FILAMENT, law.hotOhms() * shares[i]);
@@ -98,6 +101,11 @@ final class TubeElements {
         }
         TubeModel model = found.get();
         int heat = heatOf.getOrDefault(tubeName(card), -1);
+        Optional<EyeLaw> eye = Eyes.law(TubeData.bare(card.model()));
+        if (eye.isPresent()) {
+            eye(card, n, eye.get(), heat);
+            return;
+        }
         Optional<Section> section = tubes.data().section(card.model(), n.length);
         if (section.isEmpty()) {
             built.fault(
@@ -115,6 +123,7 @@ final class TubeElements {
                                         new Amplifier(
                                                 card.reference(),
                                                 model.triode(),
+                                                Optional.empty(),
                                                 Optional.empty(),
                                                 Optional.empty(),
                                                 n[0],
@@ -136,6 +145,7 @@ final class TubeElements {
                                                 Optional.empty(),
                                                 model.pentode(),
                                                 Optional.empty(),
+                                                Optional.empty(),
                                                 n[0],
                                                 n[1],
                                                 -1,
@@ -155,6 +165,7 @@ final class TubeElements {
                                                 Optional.empty(),
                                                 Optional.empty(),
                                                 model.heptode(),
+                                                Optional.empty(),
                                                 n[0],
                                                 n[1],
                                                 n[2],
@@ -180,6 +191,34 @@ final class TubeElements {
                         model.rectifier().map(Conductor.class::cast).orElse(TubeModel.SIGNAL_DIODE),
                         heat);
         }
+    }
+
+    /** Plate, target, grid, cathode. */
+    private void eye(Card card, int[] n, EyeLaw law, int heat) {
+        if (n.length != 4) {
+            built.fault(
+                    card,
+                    "a tuning eye is written plate, target, grid, cathode and its type, as in XV6 p t g k 6E5_E.");
+            return;
+        }
+        amplify(
+                card,
+                new Amplifier(
+                        card.reference(),
+                        Optional.of(law.triode()),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        n[0],
+                        -1,
+                        -1,
+                        n[2],
+                        n[3],
+                        heat,
+                        Oscillation.NONE,
+                        false));
+        conducts(card, n[1], n[3], law.target(), heat);
+        built.eyes.add(new Eye(card.reference(), law, n[0], n[1], n[3]));
     }
 
     /** The insulation of its grid comes with it, to the plate first and then to the chassis. */

@@ -73,6 +73,13 @@ public final class Values {
                 volts.clone());
     }
 
+    /** The same with one junction, by number, out of work. */
+    public Values dark(int junction) {
+        Values changed = copy();
+        changed.junctionHealth[junction] = 0;
+        return changed;
+    }
+
     /** The same numbers for a network of the same elements; see {@link Network#following}. */
     public Values on(Network other) {
         return new Values(other, siemens, farads, esr, amplifierHealth, gas, junctionHealth, volts);
@@ -278,6 +285,9 @@ public final class Values {
         Values changed = copy();
         for (int i = 0; i < gas.length; i++) {
             if (network.amplifiers().get(i).part().equals(part)) {
+                if (network.amplifiers().get(i).bipolar().isPresent()) {
+                    throw new IllegalArgumentException(part + " is a transistor and has no gas.");
+                }
                 changed.gas[i] = ratio;
             }
         }

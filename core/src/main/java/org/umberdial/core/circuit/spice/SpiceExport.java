@@ -7,12 +7,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckWriter;
-import org.umberdial.core.circuit.law.Filament;
+import org.umberdial.core.circuit.law.BipolarLaw;
+import org.umberdial.core.circuit.law.GlowLaw;
+import org.umberdial.core.circuit.law.ThermalLaw;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Branch;
+import org.umberdial.core.circuit.network.Eye;
 import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Magnet;
@@ -28,6 +32,8 @@ public final class SpiceExport {
     private static final double OPEN_OHMS = 1e12;
 
     private static final double MEASURED_CYCLES = 10;
+    /** A discharge goes out below this share of its burning voltage; alternating, it strikes anew each time. */
+    private static final double GONE = 0.5;
     /** A junction without any capacitance between two windings stops a transient; real ones have tens of picofarads. */
     private static final double DIODE_FARADS = 30e-12;
     /** Time steps a cycle is cut into at least: half a percent of ripple, a hundredth of the mean. */
@@ -131,13 +137,21 @@ public final class SpiceExport {
         deck.cards().stream()
                 .filter(card -> card.letter() == 'D')
                 .forEach(card -> needed.putIfAbsent(card.model(), Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05)));
+        needed.values().removeIf(model -> model.containsKey("PNP") || model.containsKey("NPN"));
         needed.forEach((name, parameters) -> line(
-                ".model %s D(IS=%.8g N=%.8g RS=%.8g CJO=%.8g)",
+                ".model %s D(IS=%.8g N=%.8g RS=%.8g CJO=%.8g%s)",
                 name,
                 parameters.getOrDefault("IS", 1e-14),
                 parameters.getOrDefault("N", 1.0),
                 parameters.getOrDefault("RS", 0.0),
-                parameters.getOrDefault("CJO", DIODE_FARADS)));
+                parameters.getOrDefault("CJO", DIODE_FARADS),
+                parameters.containsKey("BV")
+                        ? String.format(
+                                Locale.ROOT,
+                                " BV=%.8g IBV=%.8g",
+                                Math.abs(parameters.get("BV")),
+                                Math.abs(parameters.getOrDefault("IBV", 1e-3)))
+                        : ""));
     }
 
     private void card(Card card) {
@@ -147,6 +161,7 @@ public final class SpiceExport {
             case 'L' -> coil(card);
             case 'V' -> source(card);
             case 'X' -> subcircuit(card);
+            case 'Q' -> transistor(card);
             default -> {
                 out.append(DeckWriter.line(card)).append('\n');
                 shorts(card);
@@ -272,14 +287,27 @@ public final class SpiceExport {
         switch (card.model()) {
             case "XFMR" -> transformer(card);
             case "SELENIUM" -> selenium(card);
-            default -> tube(card);
+            default -> {
+                if (junctions(card).stream().anyMatch(junction -> junction.law() instanceof GlowLaw)) {
+                    glow(card);
+                } else if (eye(card).isPresent()) {
+                    eyeSections(card);
+                } else if (resistances(card).isEmpty()) {
+                    tube(card);
+                } else {
+                    resistances(card).forEach(this::resistance);
+                }
+            }
         }
         shorts(card);
     }
 
     /** The card with the section said outright. */
     private Card suffixed(Card card) {
-        boolean plain = List.of("XFMR", "SELENIUM", "LAMP").contains(card.model())
+        boolean plain = List.of("XFMR", "SELENIUM", "LAMP", "NTC", "BARRETTER").contains(card.model())
+                || junctions(card).stream().anyMatch(junction -> junction.law() instanceof GlowLaw)
+                || eye(card).isPresent()
+                || !resistances(card).isEmpty()
                 || card.model().lastIndexOf('_') > 0;
         if (plain) {
             return card;
@@ -356,6 +384,112 @@ public final class SpiceExport {
         line("%s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), name, card.reference());
     }
 
+    /** The simulator's own transistor, one model each, since each has its own temperature and health. */
+    private void transistor(Card card) {
+        original(card);
+        Amplifier transistor = amplifier(card).orElseThrow();
+        double health = values.amplifierHealth()[network.amplifiers().indexOf(transistor)];
+        BipolarLaw law = transistor.bipolar().orElseThrow();
+        if (health > 0 && law.leakAmperes() > 0) {
+            // A simulator takes an ISC above 0.1 mA for a factor of IS; a diode means what it says.
+            String leak = "LEAK_" + card.reference();
+            line(".model %s D(IS=%.8g N=2)", leak, health * law.leakAmperes());
+            line(
+                    "D%s_LEAK %s %s %s ; of=%s",
+                    card.reference(),
+                    card.nodes().get(law.pnp() ? 0 : 1),
+                    card.nodes().get(law.pnp() ? 1 : 0),
+                    leak,
+                    card.reference());
+        }
+        if (health > 0) {
+            String name = "BIPOLAR_" + card.reference();
+            line(".model %s %s", name, law.model());
+            line(
+                    "%s %s %s area=%.8g ; of=%s",
+                    card.reference(), String.join(" ", card.nodes()), name, health, card.reference());
+        }
+        shorts(card);
+    }
+
+    private Optional<Eye> eye(Card card) {
+        return network.eyes().stream()
+                .filter(eye -> eye.part().equals(card.reference()))
+                .findFirst();
+    }
+
+    /** The control triode, and the target as a diode beside it. */
+    private void eyeSections(Card card) {
+        List<String> n = card.nodes();
+        String type = card.model().replaceAll("_E$", "");
+        Amplifier triode = amplifier(card).orElseThrow();
+        int number = network.amplifiers().indexOf(triode);
+        String section = TubeText.define(
+                triode, values.amplifierHealth()[number], values.gas()[number], type + "_T", this::define);
+        line(
+                "%s %s %s %s %s %s ; of=%s",
+                card.reference(), n.get(0), n.get(2), n.get(3), warmth(triode.heat()), section, card.reference());
+        Junction target = junctions(card).get(0);
+        String diode = TubeText.define(
+                target,
+                1,
+                values.junctionHealth()[network.junctions().indexOf(target)],
+                type + "_TARGET",
+                this::define);
+        line(
+                "%s_TARGET %s %s %s %s ; of=%s",
+                card.reference(), n.get(1), n.get(3), warmth(target.heat()), diode, card.reference());
+    }
+
+    /** The branches of a part that is nothing but resistors, such as a ballast tube, by number. */
+    private List<Integer> resistances(Card card) {
+        return IntStream.range(0, network.branches().size())
+                .filter(i -> network.branches().get(i).part().equals(card.reference())
+                        && network.branches().get(i).kind() == Branch.Kind.RESISTOR)
+                .boxed()
+                .toList();
+    }
+
+    private void resistance(int branch) {
+        Branch part = network.branches().get(branch);
+        line(
+                "R%s_%d %s %s %.8g ; of=%s",
+                part.part(), branch, name(part.a()), name(part.b()), ohms(branch), part.part());
+    }
+
+    /**
+     * The law with a memory of whether it burns: it strikes in a fifth of a millisecond and goes out below its foot.
+     */
+    private void glow(Card card) {
+        List<Junction> junctions = junctions(card);
+        GlowLaw law = (GlowLaw) junctions.get(0).law();
+        StringBuilder body = new StringBuilder();
+        String across = law.eitherWay() ? "abs(v(a,k))" : "v(a,k)";
+        append(
+                body,
+                "Bs s 0 V=(%s>%.8g)||((v(m)>0.5)&&(%s>%.8g))?1:0",
+                across,
+                law.strikeVolts(),
+                across,
+                GONE * law.burnVolts());
+        append(body, "Rm s m 1k");
+        append(body, "Cm m 0 200n");
+        append(body, "Bx a k I=%s", law.expression("v(a,k)", "(v(m)>0.5?1:0)"));
+        append(body, "Cx a k 1p");
+        String name = "GLOW_" + card.reference();
+        define(name, "a k", body.toString());
+        for (int i = 0; i < junctions.size(); i++) {
+            line(
+                    "%s%s %s %s %s ; of=%s",
+                    card.reference(),
+                    i == 0 ? "" : "_" + i,
+                    name(junctions.get(i).a()),
+                    name(junctions.get(i).b()),
+                    name,
+                    card.reference());
+        }
+    }
+
     private List<Junction> junctions(Card card) {
         return network.junctions().stream()
                 .filter(junction -> junction.part().equals(card.reference()))
@@ -411,7 +545,7 @@ public final class SpiceExport {
     }
 
     private void heater(Card card, Heat heat) {
-        Filament law = heat.law();
+        ThermalLaw law = heat.law();
         StringBuilder body = new StringBuilder();
         String[] pins = heat.shares().length == 2 ? new String[] {"h1", "tap", "h2"} : new String[] {"h1", "h2"};
         StringBuilder power = new StringBuilder();

@@ -50,16 +50,26 @@ public final class AtWork {
         solver.probed = -1;
         GridsAdrift adrift = GridsAdrift.of(values);
         if (adrift.isEmpty()) {
-            return settle(values, Optional.empty());
+            return burning(values, Optional.empty());
         }
-        Outcome low = settle(adrift.in(GridsAdrift.LOWEST), Optional.empty());
-        Outcome high = settle(adrift.in(GridsAdrift.HIGHEST), Optional.empty());
-        return settle(adrift.in(GridsAdrift.USUAL), Optional.of(new Adrift(adrift.tubes(), low, high)));
+        Outcome low = burning(adrift.in(GridsAdrift.LOWEST), Optional.empty());
+        Outcome high = burning(adrift.in(GridsAdrift.HIGHEST), Optional.empty());
+        return burning(adrift.in(GridsAdrift.USUAL), Optional.of(new Adrift(adrift.tubes(), low, high)));
     }
 
     /** The values as they are solved: with usual insulation and gas for every control grid that nothing ties. */
     public static Values asSolved(Values values) {
         return GridsAdrift.usual(values);
+    }
+
+    /** Solves with every discharge dark, then again as long as one strikes. */
+    private Outcome burning(Values values, Optional<Adrift> adrift) {
+        Glow glow = new Glow(network);
+        Outcome outcome = settle(glow.in(values), adrift);
+        while (glow.any() && outcome instanceof OperatingPoint && glow.strike(solver.moments())) {
+            outcome = settle(glow.in(values), adrift);
+        }
+        return outcome;
     }
 
     private Outcome settle(Values asked, Optional<Adrift> adrift) {

@@ -46,7 +46,10 @@ final class Floating {
             Amplifier tube = network.amplifiers().get(i);
             if (values.amplifierHealth()[i] > 0) {
                 paths.join(tube.plate(), tube.cathode());
-                if (tube.triode().isEmpty()) {
+                if (tube.bipolar().isPresent()) {
+                    paths.join(tube.grid(), tube.cathode());
+                }
+                if (tube.hasScreen()) {
                     paths.join(tube.screen(), tube.cathode());
                 }
             }

@@ -40,7 +40,7 @@ final class GridsAdrift {
         List<Amplifier> found = new ArrayList<>();
         for (int i = 0; i < network.amplifiers().size(); i++) {
             Amplifier tube = network.amplifiers().get(i);
-            if (tube.grid() < 0) {
+            if (tube.grid() < 0 || tube.bipolar().isPresent()) {
                 continue;
             }
             loose = loose == null ? Floating.withoutStillJunctions(network, values) : loose;

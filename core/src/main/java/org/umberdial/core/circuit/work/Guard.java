@@ -283,10 +283,12 @@ final class Guard {
                 }
             }
             Branch first = network.branches().get(heat.branches()[0]);
-            double volts = Math.sqrt(square * first.ohms() * values.siemens()[heat.branches()[0]]);
-            double resting = heat.law().restingWarmth(volts);
-            if (resting < HOTTEST
-                    && !(Math.abs(Math.log(heat.law().ohms(resting) / heat.law().ohms(warmth[h]))) <= HEAT_SHARE)) {
+            double drifted = first.ohms() * values.siemens()[heat.branches()[0]];
+            double power =
+                    square * drifted / heat.law().ohms(warmth[h]) / heat.law().ratedWatts();
+            double miss = Math.log(heat.law().ohms(power) / heat.law().ohms(warmth[h]));
+            if (power < HOTTEST
+                    && !(Math.abs(miss) <= HEAT_SHARE * (1 + Math.abs(heat.law().steepness(power))))) {
                 return Optional.of("the heat of " + heat.part() + " is not what its volts make");
             }
         }
@@ -440,7 +442,7 @@ final class Guard {
                 unseen = swung;
             }
             int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
-            boolean[] there = {true, tube.heptode().isPresent(), tube.triode().isEmpty(), true};
+            boolean[] there = {true, tube.heptode().isPresent(), tube.hasScreen(), true};
             for (int e = 0; e < still.length; e++) {
                 if (there[e]) {
                     carry(electrodes[e], tube.cathode(), 0, still[e], 0);

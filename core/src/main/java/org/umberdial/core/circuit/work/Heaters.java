@@ -1,15 +1,13 @@
 package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
-import org.umberdial.core.circuit.law.Filament;
+import org.umberdial.core.circuit.law.ThermalLaw;
 import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.sparse.SparseLu;
 
 /** How warm every heater and lamp is, and where it comes to rest. A workspace for one thread. */
 final class Heaters {
-    /** d ln R / d ln V of a filament at rest. */
-    private static final double FILAMENT_SLOPE = 0.45;
     /** Below this a filament is cold and what its neighbours do is no matter [V]. */
     private static final double FOLLOWING_VOLTS = 0.05;
 
@@ -28,6 +26,7 @@ final class Heaters {
     final double[] effectiveVolts;
 
     private final double[] heaterMiss;
+    private final double[] steepness;
     private final double[][] heaterSlopes;
     /**
      * Share of each step that is taken (B. Irons and R. Tuck, Int. J. Num. Meth. Eng. 1, 1969): a filament whose volts
@@ -51,6 +50,7 @@ final class Heaters {
         rms = new double[warmth.length];
         effectiveVolts = new double[warmth.length];
         heaterMiss = new double[warmth.length];
+        steepness = new double[warmth.length];
         heaterSlopes = new double[warmth.length][warmth.length];
         lastMiss = new double[warmth.length];
         right = new double[stamps.size];
@@ -95,7 +95,7 @@ final class Heaters {
      * Moves every filament to where it rests on its present volts; the change of the farthest, as a share.
      *
      * <p>Heaters in a string share the line, so that one's resistance moves all the others' volts: Newton's method on
-     * the logarithms of their resistances, with the string's own transfer resistances.
+     * the logarithms of their resistances, ln R = ln R(P), with the string's own transfer resistances.
      */
     double rest(double[] x) {
         int count = rms.length;
@@ -104,9 +104,10 @@ final class Heaters {
         }
         volts(x);
         for (int i = 0; i < count; i++) {
-            Filament law = network.heats().get(i).law();
-            double rest = Math.min(law.restingWarmth(effectiveVolts[i]), MOST_WARMTH);
-            heaterMiss[i] = Math.log(law.ohms(rest) / law.ohms(warmth[i]));
+            ThermalLaw law = network.heats().get(i).law();
+            double power = effectiveVolts[i] * effectiveVolts[i] / law.ohms(warmth[i]) / law.ratedWatts();
+            heaterMiss[i] = Math.log(law.ohms(Math.min(power, MOST_WARMTH)) / law.ohms(warmth[i]));
+            steepness[i] = law.steepness(power);
         }
         for (int k = 0; k < count; k++) {
             Arrays.fill(right, 0);
@@ -118,8 +119,8 @@ final class Heaters {
                 double transfer = Stamps.at(move, heaterEnd(i)) - Stamps.at(move, heaterStart(i));
                 double ratio = transfer / ohms * rms[k] / Math.max(rms[i], 1e-3);
                 boolean follows = rms[i] > FOLLOWING_VOLTS && rms[k] > FOLLOWING_VOLTS && Double.isFinite(ratio);
-                heaterSlopes[i][k] =
-                        (i == k ? 1 : 0) - (follows ? FILAMENT_SLOPE * Math.max(-5, Math.min(ratio, 1)) : 0);
+                heaterSlopes[i][k] = (i == k ? 1 + steepness[i] : 0)
+                        - (follows ? 2 * steepness[i] * Math.max(-5, Math.min(ratio, 1)) : 0);
             }
         }
         if (!Dense.solve(heaterSlopes, heaterMiss)) {
@@ -128,10 +129,10 @@ final class Heaters {
         relax();
         double farthest = 0;
         for (int i = 0; i < count; i++) {
-            Filament law = network.heats().get(i).law();
+            ThermalLaw law = network.heats().get(i).law();
             double ohms = law.ohms(warmth[i]) * Math.exp(relax * heaterMiss[i]);
             double before = warmth[i];
-            warmth[i] = warmthAt(law, ohms);
+            warmth[i] = Math.min(law.warmthAt(ohms), MOST_WARMTH);
             farthest = Math.max(farthest, Math.abs(warmth[i] - before) / (before + 0.01));
         }
         return farthest / relax;
@@ -164,9 +165,5 @@ final class Heaters {
     private int heaterEnd(int heat) {
         int[] branches = network.heats().get(heat).branches();
         return stamps.branchB(branches[branches.length - 1]);
-    }
-
-    private static double warmthAt(Filament law, double ohms) {
-        return Math.max(0, Math.min(Math.pow(ohms / law.hotOhms(), 1.55 / 0.45) - law.coldWarmth(), MOST_WARMTH));
     }
 }

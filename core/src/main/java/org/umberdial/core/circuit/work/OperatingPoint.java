@@ -2,6 +2,7 @@ package org.umberdial.core.circuit.work;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -21,6 +22,9 @@ public final class OperatingPoint implements Outcome {
 
     private static final double GUESSED_VOLTS = 0.05;
 
+    /** Below this a target does not light [V]. */
+    private static final double LEAST_TARGET_VOLTS = 50;
+
     private final Network network;
     private final Values values;
     private final double[] x;
@@ -36,6 +40,7 @@ public final class OperatingPoint implements Outcome {
     private final double[] tubeAmperes;
 
     private final Optional<Adrift> adrift;
+    private final List<String> notes;
 
     OperatingPoint(Solver solver, Values values, Optional<Adrift> adrift) {
         this.adrift = adrift;
@@ -48,6 +53,7 @@ public final class OperatingPoint implements Outcome {
         heaterVolts = solver.heaters.rms.clone();
         warmth = solver.heaters.warmth.clone();
         rounds = solver.rounds;
+        notes = Glow.notes(network, values, solver.moments(), heaterVolts);
         LineSide line = new LineSide(solver);
         lineAmperes = line.amperes();
         lineWatts = line.watts(values);
@@ -106,6 +112,24 @@ public final class OperatingPoint implements Outcome {
                         <= GUESSED_SHARE * Math.abs(x[network.node(node).getAsInt()]) + GUESSED_VOLTS);
     }
 
+    /**
+     * What is to be said beside the figures: grids that nothing ties, discharges that stay dark, go out or carry too
+     * little or too much, barretters out of their range.
+     */
+    public List<String> notes() {
+        Stream<String> shadows = network.eyes().stream()
+                .map(eye -> shadowDegrees(eye.part()).isPresent()
+                        ? String.format(
+                                Locale.ROOT,
+                                "%s shows a shadow of about %.0f°.",
+                                eye.part(),
+                                shadowDegrees(eye.part()).getAsDouble())
+                        : eye.part() + " does not light: its target has no volts.");
+        return Stream.of(adrift().stream(), notes.stream(), shadows)
+                .flatMap(lines -> lines)
+                .toList();
+    }
+
     private double spread(int node) {
         double[] range = adrift.orElseThrow().range(node, x[node]);
         return range[1] - range[0];
@@ -142,6 +166,18 @@ public final class OperatingPoint implements Outcome {
         return network.names().subList(0, network.namedNodes()).stream()
                 .filter(name -> floating[network.node(name).getAsInt()])
                 .toList();
+    }
+
+    /** The angle of a tuning eye's shadow [°]; empty for a part that is none, or whose target has no volts. */
+    public OptionalDouble shadowDegrees(String part) {
+        return network.eyes().stream()
+                .filter(eye -> eye.part().equals(part))
+                .filter(eye -> Stamps.at(x, eye.target()) - Stamps.at(x, eye.cathode()) > LEAST_TARGET_VOLTS)
+                .mapToDouble(eye -> eye.law()
+                        .shadowDegrees(
+                                Stamps.at(x, eye.plate()) - Stamps.at(x, eye.cathode()),
+                                Stamps.at(x, eye.target()) - Stamps.at(x, eye.cathode())))
+                .findFirst();
     }
 
     /** RMS volts across a heater or lamp, by the reference of its card. */

@@ -98,7 +98,7 @@ abstract class PortLaw {
         }
 
         static int[] electrodes(Amplifier tube) {
-            return tube.triode().isPresent()
+            return !tube.hasScreen()
                     ? new int[] {0, 3}
                     : tube.pentode().isPresent() ? new int[] {0, 2, 3} : new int[] {0, 1, 2, 3};
         }

@@ -1,6 +1,7 @@
 package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
+import org.umberdial.core.circuit.law.BipolarLaw;
 import org.umberdial.core.circuit.law.Filament;
 import org.umberdial.core.circuit.law.HeptodeLaw;
 import org.umberdial.core.circuit.law.OscillatorGrid;
@@ -243,7 +244,7 @@ final class Stamps {
         int[] slots = amplifierSlots[i];
         row(slots, 0, gridRow, gridCurrent, tube.grid(), tube.cathode(), matrix, residual);
         row(slots, 3, plateRow, plateCurrent, tube.plate(), tube.cathode(), matrix, residual);
-        if (tube.triode().isEmpty()) {
+        if (tube.hasScreen()) {
             row(slots, 2, screenRow, screenCurrent, tube.screen(), tube.cathode(), matrix, residual);
         }
         if (tube.heptode().isPresent()) {
@@ -315,7 +316,9 @@ final class Stamps {
         Arrays.fill(grid3Row, 0);
         screenCurrent = 0;
         grid3Current = 0;
-        if (tube.triode().isPresent()) {
+        if (tube.bipolar().isPresent()) {
+            bipolar(tube.bipolar().get(), e, vg, vp);
+        } else if (tube.triode().isPresent()) {
             triode(tube, e, vg, vp);
         } else if (tube.pentode().isPresent()) {
             tube.pentode().get().currents(vg, vs, vp, out);
@@ -360,6 +363,16 @@ final class Stamps {
         } else {
             ownGrid(e, vg);
         }
+    }
+
+    private void bipolar(BipolarLaw law, double health, double vbe, double vce) {
+        law.currents(vbe, vce, out);
+        plateCurrent = health * out[0];
+        plateRow[0] = health * out[1];
+        plateRow[3] = health * out[2];
+        gridCurrent = health * out[3];
+        gridRow[0] = health * out[4];
+        gridRow[3] = health * out[5];
     }
 
     private void heptode(HeptodeLaw law, double e, double vg, double vg3, double vs, double vp) {

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Branch;
 import org.umberdial.core.circuit.network.Junction;
@@ -45,6 +47,15 @@ final class Unsettled {
         tubes(near, values, nominal, changed);
         if (!changed.isEmpty()) {
             return "The likely cause is what was changed there: " + String.join(", ", changed) + ".";
+        }
+        List<String> elsewhere = new ArrayList<>();
+        Set<Integer> everywhere =
+                IntStream.range(-1, values.network().names().size()).boxed().collect(Collectors.toSet());
+        branches(everywhere, values, nominal, elsewhere, new ArrayList<>());
+        stores(everywhere, values, nominal, elsewhere, new ArrayList<>());
+        tubes(everywhere, values, nominal, elsewhere);
+        if (!elsewhere.isEmpty()) {
+            return "The likely cause is what was changed in the set: " + String.join(", ", elsewhere) + ".";
         }
         if (!odd.isEmpty()) {
             return "The likely cause is a value out of the ordinary there: " + String.join(", ", odd)

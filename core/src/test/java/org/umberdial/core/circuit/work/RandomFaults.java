@@ -56,7 +56,12 @@ final class RandomFaults {
         if (tube) {
             return switch (which) {
                 case 0 -> note(part, "dead", values.emitting(part, 0));
-                case 1 -> note(part, "gassy", values.gassy(part, 0.01 * random.nextDouble()));
+                case 1 ->
+                    network.amplifiers().stream()
+                                    .anyMatch(a ->
+                                            a.part().equals(part) && a.bipolar().isPresent())
+                            ? note(part, "weak", values.emitting(part, random.nextDouble()))
+                            : note(part, "gassy", values.gassy(part, 0.01 * random.nextDouble()));
                 default -> note(part, "weak", values.emitting(part, random.nextDouble()));
             };
         }
