@@ -104,6 +104,19 @@ final class Coupling {
         }
     }
 
+    /** The number here of another coupling's state; below 0 when it is none of the states here. */
+    int stateOf(Coupling other, int state) {
+        boolean store = state < other.stateStores.length;
+        int[] mine = store ? stateStores : stateMagnets;
+        int wanted = store ? other.stateStores[state] : other.stateMagnets[state - other.stateStores.length];
+        for (int s = 0; s < mine.length; s++) {
+            if (mine[s] == wanted) {
+                return store ? s : stateStores.length + s;
+            }
+        }
+        return -1;
+    }
+
     /** Where the ports of a driven tube begin; empty for one that the line does not drive. */
     OptionalInt portsOf(int amplifier) {
         int at = drivenJunctions.length;

@@ -1,6 +1,7 @@
 package org.umberdial.core.circuit.work;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import org.umberdial.core.circuit.law.Barretter;
@@ -63,6 +64,29 @@ final class Glow {
             }
         }
         return more;
+    }
+
+    boolean[] burning() {
+        return burning.clone();
+    }
+
+    void burning(boolean[] which) {
+        System.arraycopy(which, 0, burning, 0, burning.length);
+    }
+
+    /** Lights what sees its striking voltage and lets go out what carries nothing; whether any changed. */
+    boolean change(double[][] moments) {
+        boolean[] before = burning.clone();
+        double[] out = new double[2];
+        for (int j = 0; j < burning.length; j++) {
+            Junction junction = network.junctions().get(j);
+            if (burning[j] && junction.law() instanceof GlowLaw law) {
+                law.evaluate(across(junction, law, moments), 1, out);
+                burning[j] = Math.abs(out[0]) > OUT * law.leastAmperes();
+            }
+        }
+        strike(moments);
+        return !Arrays.equals(before, burning);
     }
 
     private static double across(Junction junction, GlowLaw law, double[][] moments) {

@@ -124,6 +124,25 @@ final class Guard {
      * @param seconds of a cycle
      */
     Optional<String> doubt(Values values, double[][] claimed, double[] warmth, double seconds) {
+        take(claimed);
+        Optional<String> plain = beyond(values, mean).or(() -> sources(values)).or(() -> filaments(values, warmth));
+        if (plain.isPresent()) {
+            return plain;
+        }
+        double step = seconds / steps;
+        branches(values, warmth);
+        stores(values, step);
+        magnets(values, step);
+        Optional<String> unseen = junctions(values, warmth);
+        Optional<String> swung = amplifiers(values, warmth);
+        if (unseen.isPresent() || swung.isPresent()) {
+            return unseen.or(() -> swung);
+        }
+        network.injections().forEach(injection -> carry(injection.a(), injection.b(), 0, injection.amperes(), 0));
+        return sums();
+    }
+
+    private void take(double[][] claimed) {
         steps = nodes == 0 ? 1 : claimed[0].length;
         volts = Arrays.copyOf(claimed, nodes + 1);
         volts[nodes] = new double[steps];
@@ -141,23 +160,16 @@ final class Guard {
         most = new double[nodes + 1];
         flow = new double[nodes + 1];
         slack = new double[nodes + 1];
-        Optional<String> plain = beyond(values, mean).or(() -> sources(values)).or(() -> filaments(values, warmth));
-        if (plain.isPresent()) {
-            return plain;
-        }
-        double step = seconds / steps;
-        branches(values, warmth);
-        stores(values, step);
-        magnets(values, step);
         unseenJunctions.clear();
         unseenAmplifiers.clear();
-        Optional<String> unseen = junctions(values, warmth);
-        Optional<String> swung = amplifiers(values, warmth);
-        if (unseen.isPresent() || swung.isPresent()) {
-            return unseen.or(() -> swung);
-        }
-        network.injections().forEach(injection -> carry(injection.a(), injection.b(), 0, injection.amperes(), 0));
-        return sums();
+    }
+
+    /** Whether the line reaches what is not followed through its cycle; for a set that is not at rest. */
+    boolean reachesMore(Values values, double[][] claimed, double[] warmth) {
+        take(claimed);
+        junctions(values, warmth);
+        amplifiers(values, warmth);
+        return !unseenJunctions.isEmpty() || !unseenAmplifiers.isEmpty();
     }
 
     private double[] at(int node) {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
+import org.umberdial.core.circuit.network.Store;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.sparse.SparseLu;
 
@@ -266,6 +267,58 @@ final class Solver {
             port++;
         }
         return amperes;
+    }
+
+    /** Where a warming set stands. */
+    record State(double[] x, double[] start, double[] mean, double[] inputs, double[] junctions, double[] warmth) {}
+
+    State state() {
+        return new State(
+                x.clone(),
+                cycle.start.clone(),
+                cycle.meanState.clone(),
+                coupling.inputMean.clone(),
+                hasLine ? cycle.junctionVolts[Cycle.STEPS - 1].clone() : new double[0],
+                heaters.warmth.clone());
+    }
+
+    void restore(State state) {
+        System.arraycopy(state.x, 0, x, 0, x.length);
+        System.arraycopy(state.start, 0, cycle.start, 0, state.start.length);
+        System.arraycopy(state.mean, 0, cycle.meanState, 0, state.mean.length);
+        System.arraycopy(state.inputs, 0, coupling.inputMean, 0, state.inputs.length);
+        System.arraycopy(state.junctions, 0, cycle.junctionVolts[Cycle.STEPS - 1], 0, state.junctions.length);
+        System.arraycopy(state.warmth, 0, heaters.warmth, 0, heaters.warmth.length);
+        cycle.forget();
+        stepped = false;
+    }
+
+    /** Takes the place of a solver of the same elements of which fewer are followed through the cycle. */
+    void takeOver(Solver other, State state) {
+        cold();
+        System.arraycopy(state.x, 0, x, 0, x.length);
+        System.arraycopy(state.warmth, 0, heaters.warmth, 0, heaters.warmth.length);
+        for (int s = 0; s < coupling.states; s++) {
+            int there = other.coupling.stateOf(coupling, s);
+            if (there >= 0) {
+                cycle.start[s] = state.start[there];
+                cycle.meanState[s] = state.mean[there];
+                coupling.inputMean[s] = state.inputs[there];
+            } else if (s < coupling.stateStores.length) {
+                Store store = network.stores().get(coupling.stateStores[s]);
+                cycle.start[s] = Stamps.at(x, store.a()) - Stamps.at(x, store.b());
+                cycle.meanState[s] = cycle.start[s];
+            }
+        }
+        for (int p = 0; p < coupling.ports.length; p++) {
+            Port port = coupling.ports[p];
+            cycle.junctionVolts[Cycle.STEPS - 1][p] = Stamps.at(x, port.a()) - Stamps.at(x, port.b());
+        }
+    }
+
+    /** Whether the line reaches junctions or tubes that are not followed through its cycle; the guard knows which. */
+    boolean reachesMore(Values values) {
+        return guard.reachesMore(values, moments(), heaters.warmth);
     }
 
     /** Forgets where it stood: no volts anywhere, every heater hot. */

@@ -17,8 +17,15 @@ import org.umberdial.core.circuit.network.Values;
  * A set from switching on: heaters warm, capacitors charge, a lamp in series glows and dims, leakage reforms or runs
  * away.
  *
- * <p>Slow quantities step by {@value #STEP_SECONDS} s; within each step the line cycle is solved as at work, but ends
- * where the slow charging wants it. Heaters follow their power with their own time constants.
+ * <p>A stepper: {@link #advance} goes on from where it stands, on the line and lamps given, with the parts given; all
+ * three may be changed in between, charge and heat stay. {@link #mark} keeps a moment to go back to.
+ *
+ * <p>Slow quantities step by {@value #STEP_SECONDS} s by the implicit Euler method, which is L-stable (E. Hairer and G.
+ * Wanner, Solving Ordinary Differential Equations II, 1996): a charge that is much faster than the step goes where it
+ * rests and does not ring. Within each step the line cycle is solved as at work, but ends where the slow charging wants
+ * it. A step that does not settle, as where a rectifier begins to conduct, is halved down to one cycle of the line.
+ * Heaters follow their power with their own time constants. Now and then the guard looks whether the line reaches what
+ * is not followed through its cycle; then all since the last look is done again with that followed.
  *
  * <p>Electrolytics that leak: the leak's own heat raises the capacitor (15 K per watt, two minutes), leakage doubles
  * every 15 K, and under voltage a cool one reforms to a fifth with a time constant of two minutes. Ordinary figures of
@@ -35,6 +42,12 @@ public final class WarmUp {
 
     private static final double STANDING_VOLTS = 0.02;
     private static final double LARGEST_FACTOR = 200;
+    /** Steps between two looks of the guard. */
+    private static final int UNLOOKED_STEPS = 20;
+    /** A step fails when it cannot be made in so many halves. */
+    private static final int MOST_HALVINGS = 4;
+
+    private static final int MOST_WIDENINGS = 4;
 
     /**
      * One moment.
@@ -50,16 +63,40 @@ public final class WarmUp {
     /** @param failure why the series ends early, if it does */
     public record Course(List<Sample> samples, Optional<NotSettled> failure) {}
 
-    private final Solver solver;
-    private final Network network;
-    private final Values nominal;
-    private final LineSchedule schedule;
+    /** A moment to go back to; see {@link WarmUp#back}. */
+    public static final class Moment {
+        private final double now;
+        private final Solver solver;
+        private final Solver.State state;
+        private final double[] kelvin;
+        private final double[] formed;
+        private final double[] lampWarmth;
+        private final List<Double> lamps;
+        private final boolean[] burning;
+
+        private Moment(WarmUp from) {
+            now = from.now;
+            solver = from.solver;
+            state = from.solver.state();
+            kelvin = from.kelvin.clone();
+            formed = from.formed.clone();
+            lampWarmth = from.lampWarmth.clone();
+            lamps = from.lamps;
+            burning = from.glow.burning();
+        }
+    }
+
     private final int[] points;
     private final double lampVolts;
     private final double[] kelvin;
     private final double[] formed;
+    private final Glow glow;
+    private Solver solver;
+    private Network network;
+    private Values nominal;
+    private double now;
     private Values lastValues;
-    private double lastVolts;
+    private double volts;
     private double highestLine;
     private boolean leaks;
     /** How much the farthest filament has warmed since the set was last solved. */
@@ -68,10 +105,19 @@ public final class WarmUp {
     private List<Double> lamps = List.of();
     private double[] lampWarmth = {};
 
-    private WarmUp(Values values, LineSchedule schedule, List<String> points) {
+    /**
+     * A set that is off and cold.
+     *
+     * @param values the set, its lamps rated at its nominal line
+     * @param points nodes to follow
+     * @throws IllegalArgumentException when a node is not there or the set has no line
+     */
+    public WarmUp(Values values, List<String> points) {
         network = values.network();
+        if (network.line().isEmpty()) {
+            throw new IllegalArgumentException("the set has no line to switch on");
+        }
         nominal = GridsAdrift.usual(values);
-        this.schedule = schedule;
         this.points = points.stream()
                 .mapToInt(point -> network.node(point)
                         .orElseThrow(() -> new IllegalArgumentException("there is no node " + point)))
@@ -79,6 +125,7 @@ public final class WarmUp {
         solver = new Solver(network);
         solver.cold();
         Arrays.fill(solver.heaters.warmth, 0);
+        glow = new Glow(network);
         lampVolts = network.line().map(Source::volts).orElse(1.0);
         kelvin = new double[network.stores().size()];
         formed = new double[kelvin.length];
@@ -91,65 +138,181 @@ public final class WarmUp {
      * @throws IllegalArgumentException when a node is not there or the set has no line
      */
     public static Course run(Values values, LineSchedule schedule, List<String> points, double seconds) {
-        if (values.network().line().isEmpty()) {
-            throw new IllegalArgumentException("the set has no line to switch on");
-        }
-        return new WarmUp(values, schedule, points).run(seconds);
-    }
-
-    private Course run(double seconds) {
+        WarmUp set = new WarmUp(values, points);
         List<Sample> samples = new ArrayList<>();
+        samples.add(new Sample(0, schedule.volts(0), 0, 0, 0, new double[points.size()]));
+        Moment looked = set.mark();
+        int lookedAt = samples.size();
         int steps = (int) Math.round(seconds / STEP_SECONDS);
-        samples.add(new Sample(0, schedule.volts(0), 0, 0, 0, new double[points.length]));
-        for (int i = 1; i <= steps; i++) {
-            double now = i * STEP_SECONDS;
-            Values present = present(now);
-            boolean still = warmed < NOTHING_WARMED
-                    && present == lastValues
-                    && samples.size() > 2
-                    && near(samples.get(samples.size() - 1), samples.get(samples.size() - 2));
-            if (still) {
-                warmHeaters();
-                Sample before = samples.get(samples.size() - 1);
-                samples.add(new Sample(
-                        now,
-                        before.lineVolts(),
-                        before.setVolts(),
-                        before.lineAmperes(),
-                        before.lampWatts(),
-                        before.points()));
-                continue;
+        for (int i = 1, widenings = 0; i <= steps; i++) {
+            double end = i * STEP_SECONDS;
+            set.lamps(schedule.lampsAt(end - STEP_SECONDS / 2));
+            set.line(schedule.volts(end));
+            Optional<NotSettled> failure = set.advance(samples);
+            if (failure.isPresent()) {
+                return new Course(samples, failure);
             }
-            lastValues = present;
-            warmed = 0;
-            if (!solver.step(present, STEP_SECONDS)) {
-                int worst = solver.worstNode();
-                String node = worst < network.names().size() ? network.names().get(worst) : "";
-                return new Course(
-                        samples,
-                        Optional.of(new NotSettled(
-                                node,
-                                String.format(
-                                        Locale.ROOT,
-                                        "At %.2f s the circuit did not settle; at %s the currents do not add up.",
-                                        now,
-                                        node))));
+            if (i == 2 || i % UNLOOKED_STEPS == 0 || i == steps) {
+                if (widenings < MOST_WIDENINGS && set.follow(looked)) {
+                    widenings++;
+                    samples.subList(lookedAt, samples.size()).clear();
+                    i = lookedAt - 1;
+                } else {
+                    looked = set.mark();
+                    lookedAt = samples.size();
+                }
             }
-            Optional<String> beyond = solver.beyond(nominal.atLine(highestLine));
-            if (beyond.isPresent()) {
-                return new Course(
-                        samples,
-                        Optional.of(new NotSettled(
-                                "",
-                                String.format(
-                                        Locale.ROOT,
-                                        "From %.2f s on the answer is not to be trusted, because %s.",
-                                        now,
-                                        beyond.get()))));
-            }
-            samples.add(sample(now, present));
         }
         return new Course(samples, Optional.empty());
+    }
+
+    /** Line volts from here on, ahead of the lamps [V RMS]. */
+    public void line(double rms) {
+        double wanted = Math.max(rms, 1e-3);
+        if (wanted != volts) {
+            lastValues = null;
+        }
+        volts = wanted;
+        highestLine = Math.max(highestLine, volts);
+    }
+
+    /**
+     * Lamps in series from here on; cold ones, unless they are there already.
+     *
+     * @param watts of each, in parallel; empty for none
+     */
+    public void lamps(List<Double> watts) {
+        if (!watts.equals(lamps)) {
+            lamps = List.copyOf(watts);
+            lampWarmth = new double[watts.size()];
+            lastValues = null;
+        }
+    }
+
+    /**
+     * Goes on with other parts, such as a fault that comes in mid-run; charge and heat stay.
+     *
+     * @param values of the same circuit
+     */
+    public void change(Values values) {
+        if (values.siemens().length != nominal.siemens().length) {
+            throw new IllegalArgumentException("these are values of another circuit");
+        }
+        nominal = GridsAdrift.usual(values.on(network));
+        lastValues = null;
+    }
+
+    public Moment mark() {
+        return new Moment(this);
+    }
+
+    /** Back to a moment of this set; its line and parts stay as they are now, to be changed as wished. */
+    public void back(Moment moment) {
+        now = moment.now;
+        if (solver == moment.solver) {
+            solver.restore(moment.state);
+        } else {
+            solver.takeOver(moment.solver, moment.state);
+        }
+        System.arraycopy(moment.kelvin, 0, kelvin, 0, kelvin.length);
+        System.arraycopy(moment.formed, 0, formed, 0, formed.length);
+        lamps = moment.lamps;
+        lampWarmth = moment.lampWarmth.clone();
+        glow.burning(moment.burning);
+        lastValues = null;
+    }
+
+    /**
+     * One step of {@value #STEP_SECONDS} s.
+     *
+     * @param samples what there is so far; the new one is added
+     * @return why it could not be made; then the set stands where it stood
+     */
+    public Optional<NotSettled> advance(List<Sample> samples) {
+        double end = now + STEP_SECONDS;
+        Values present = present();
+        boolean still = warmed < NOTHING_WARMED
+                && present == lastValues
+                && samples.size() > 2
+                && near(samples.get(samples.size() - 1), samples.get(samples.size() - 2));
+        if (still) {
+            now = end;
+            warmHeaters();
+            Sample before = samples.get(samples.size() - 1);
+            samples.add(new Sample(
+                    now,
+                    before.lineVolts(),
+                    before.setVolts(),
+                    before.lineAmperes(),
+                    before.lampWatts(),
+                    before.points()));
+            return Optional.empty();
+        }
+        lastValues = present;
+        warmed = 0;
+        Solver.State before = solver.state();
+        if (!step(present, STEP_SECONDS, MOST_HALVINGS)) {
+            int worst = solver.worstNode();
+            solver.restore(before);
+            NotSettled why = Unsettled.at(worst, present);
+            return Optional.of(new NotSettled(
+                    why.node(),
+                    String.format(
+                            Locale.ROOT,
+                            "Between %.3f and %.3f s: %s",
+                            Math.max(now, failedAt - solver.period()),
+                            failedAt,
+                            why.reason())));
+        }
+        Optional<String> beyond = solver.beyond(nominal.atLine(highestLine));
+        if (beyond.isPresent()) {
+            solver.restore(before);
+            return Optional.of(new NotSettled(
+                    "",
+                    String.format(
+                            Locale.ROOT,
+                            "From %.2f s on the answer is not to be trusted, because %s.",
+                            end,
+                            beyond.get())));
+        }
+        now = end;
+        samples.add(sample(present));
+        if (glow.any() && glow.change(solver.moments())) {
+            lastValues = null;
+        }
+        return Optional.empty();
+    }
+
+    private double failedAt;
+
+    /** In one step, or in two halves when that does not settle. */
+    private boolean step(Values present, double seconds, int halvings) {
+        Solver.State before = solver.state();
+        if (solver.step(present, seconds)) {
+            return true;
+        }
+        failedAt = now + seconds;
+        if (halvings == 0 || seconds / 2 < solver.period()) {
+            return false;
+        }
+        solver.restore(before);
+        return step(present, seconds / 2, halvings - 1) && step(present, seconds / 2, halvings - 1);
+    }
+
+    /**
+     * Looks whether the line reaches what is not followed through its cycle; if so, goes back with that followed.
+     *
+     * @return whether it went back
+     */
+    private boolean follow(Moment looked) {
+        if (!solver.reachesMore(lastValues == null ? present() : lastValues)) {
+            return false;
+        }
+        network = network.following(solver.guard.unseenJunctions, solver.guard.unseenAmplifiers);
+        nominal = nominal.on(network);
+        solver = new Solver(network);
+        back(looked);
+        return true;
     }
 
     private static boolean near(Sample a, Sample b) {
@@ -161,20 +324,11 @@ public final class WarmUp {
         return a.lampWatts() == 0;
     }
 
-    private Values present(double now) {
-        List<Double> wanted = schedule.lampsAt(now - STEP_SECONDS / 2);
-        if (!wanted.equals(lamps)) {
-            lamps = wanted;
-            lampWarmth = new double[wanted.size()];
-            lastValues = null;
-        }
-        double volts = Math.max(schedule.volts(now), 1e-3);
-        highestLine = Math.max(highestLine, volts);
-        if (lastValues != null && volts == lastVolts && lamps.isEmpty() && !leaks) {
+    private Values present() {
+        if (lastValues != null && lamps.isEmpty() && !leaks) {
             return lastValues;
         }
-        lastVolts = volts;
-        Values present = nominal.atLine(volts);
+        Values present = glow.in(nominal.atLine(volts));
         if (!lamps.isEmpty()) {
             present = present.withFeed(lampOhms());
         }
@@ -182,9 +336,9 @@ public final class WarmUp {
         boolean leaking = false;
         for (int i = 0; i < factors.length; i++) {
             Store store = network.stores().get(i);
-            boolean leaks = store.wet() && nominal.siemens()[store.leak()] > 0;
-            leaking |= leaks;
-            factors[i] = leaks
+            boolean wet = store.wet() && nominal.siemens()[store.leak()] > 0;
+            leaking |= wet;
+            factors[i] = wet
                     ? Math.min(
                             Math.pow(2, kelvin[i] / DOUBLING_KELVIN) * (1 - (1 - REFORMED_SHARE) * formed[i]),
                             LARGEST_FACTOR)
@@ -206,24 +360,24 @@ public final class WarmUp {
         return 1 / siemens;
     }
 
-    private Sample sample(double now, Values present) {
+    private Sample sample(Values present) {
         solver.heaterVolts();
         warmHeaters();
         double lampWatts = 0;
         for (int b = 0; b < network.branches().size() && !lamps.isEmpty(); b++) {
             if (network.branches().get(b).kind() == Branch.Kind.FEED) {
-                lampWatts = glow(solver.rmsAcross(b));
+                lampWatts = light(solver.rmsAcross(b));
             }
         }
         for (int i = 0; i < kelvin.length; i++) {
             warmCapacitor(i, present);
         }
         LineSide side = new LineSide(solver);
-        double[] volts = new double[points.length];
+        double[] shown = new double[points.length];
         for (int i = 0; i < points.length; i++) {
-            volts[i] = Stamps.at(solver.x, points[i]);
+            shown[i] = Stamps.at(solver.x, points[i]);
         }
-        return new Sample(now, schedule.volts(now), side.setVolts(), side.amperes(), lampWatts, volts);
+        return new Sample(now, volts, side.setVolts(), side.amperes(), lampWatts, shown);
     }
 
     /** Lets every filament follow the power it has. */
@@ -242,11 +396,11 @@ public final class WarmUp {
         warmed += most;
     }
 
-    private double glow(double volts) {
+    private double light(double across) {
         double watts = 0;
         for (int i = 0; i < lampWarmth.length; i++) {
             Filament law = lamp(lamps.get(i));
-            double power = volts * volts / law.ohms(lampWarmth[i]);
+            double power = across * across / law.ohms(lampWarmth[i]);
             watts += power;
             lampWarmth[i] += (1 - Math.exp(-STEP_SECONDS / law.seconds())) * (power / law.ratedWatts() - lampWarmth[i]);
         }

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -161,5 +162,58 @@ class WarmUpTest {
                 assertEquals(right, last[i], 0.5 + 0.02 * Math.abs(right), name + " " + points.get(i));
             }
         }
+    }
+
+    private static List<WarmUp.Sample> on(WarmUp set, int steps) {
+        List<WarmUp.Sample> samples = new ArrayList<>();
+        for (int i = 0; i < steps; i++) {
+            assertEquals(Optional.empty(), set.advance(samples));
+        }
+        return samples;
+    }
+
+    @Test
+    void aRun_goesOnWithAnotherLineOrAFault_andFromAMomentThatWasKept() {
+        Network network = Decks.network(Decks.demo("table-set"), "");
+        WarmUp set = new WarmUp(Values.nominal(network), List.of("filter_1"));
+        set.line(117);
+        WarmUp.Sample warm = last(on(set, 240));
+        WarmUp.Moment moment = set.mark();
+        set.change(Values.nominal(network).shorted("C1"));
+        assertTrue(last(on(set, 4)).points()[0] < 10, "a capacitor shorts in mid-run");
+        set.back(moment);
+        set.change(Values.nominal(network));
+        WarmUp.Sample again = last(on(set, 8));
+        assertEquals(warm.points()[0], again.points()[0], 0.01 * warm.points()[0]);
+        assertEquals(62, again.seconds());
+        set.line(90);
+        assertTrue(last(on(set, 60)).points()[0] < 0.85 * warm.points()[0], "the line is turned down");
+    }
+
+    private static WarmUp.Sample last(List<WarmUp.Sample> samples) {
+        return samples.get(samples.size() - 1);
+    }
+
+    /** The line comes to the plates; the run must see that on its way, as the set at rest does. */
+    @Test
+    void aShortedRectifier_endsWhereItIsAtRest() {
+        Network network = Decks.network(Decks.small("silicon-for-tube.cir"), "");
+        Values shorted = Values.nominal(network).shorted("D1");
+        List<String> nodes = network.names().subList(0, network.namedNodes());
+        LineSchedule on = LineSchedule.straight(network.line().orElseThrow().volts());
+        WarmUp.Course course = WarmUp.run(shorted, on, nodes, 90);
+        assertEquals(Optional.empty(), course.failure());
+        OperatingPoint rest = Decks.solve(shorted);
+        for (int i = 0; i < nodes.size(); i++) {
+            double right = rest.volts(nodes.get(i)).orElse(0);
+            assertEquals(right, last(course).points()[i], 0.02 * Math.abs(right) + 0.5, nodes.get(i));
+        }
+    }
+
+    @Test
+    void aRegulator_strikesOnTheWayUp() {
+        Network network = Decks.network(Decks.small("regulator.cir"), "");
+        WarmUp.Course course = run(network, "", 5, "r");
+        assertEquals(150.6, last(course).points()[0], 0.5);
     }
 }
