@@ -7,6 +7,7 @@ import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.NotSettled;
 import org.umberdial.core.circuit.work.Ripple;
+import org.umberdial.core.circuit.work.WorkBudget;
 import org.umberdial.core.value.SpreadsheetCell;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -41,7 +42,7 @@ final class RippleCommand implements Callable<Integer> {
                     Umber.BAD_INPUT);
         }
         Values values = file.values(network, line);
-        AtWork work = new AtWork(network);
+        AtWork work = new AtWork(network, WorkBudget.COMMAND_LINE);
         if (work.solve(values) instanceof NotSettled failed) {
             throw new Refused(failed.reason(), Umber.NO_ANSWER);
         }

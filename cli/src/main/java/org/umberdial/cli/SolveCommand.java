@@ -12,6 +12,7 @@ import org.umberdial.core.circuit.work.NotSettled;
 import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.circuit.work.Outcome;
 import org.umberdial.core.circuit.work.Ripple;
+import org.umberdial.core.circuit.work.WorkBudget;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.SpreadsheetCell;
@@ -48,7 +49,7 @@ final class SolveCommand implements Callable<Integer> {
         Meter shown = meter();
         Network network = file.network();
         Values values = file.values(network, line);
-        AtWork work = new AtWork(network);
+        AtWork work = new AtWork(network, WorkBudget.COMMAND_LINE);
         Outcome outcome = work.solve(values);
         if (outcome instanceof NotSettled failed) {
             throw new Refused(failed.reason(), Umber.NO_ANSWER);

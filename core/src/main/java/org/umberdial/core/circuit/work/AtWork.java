@@ -26,7 +26,15 @@ public final class AtWork {
     private Solver keptSolver;
     private double[][] kept;
 
+    private final WorkBudget budget;
+
     public AtWork(Network network) {
+        this(network, WorkBudget.APPLICATION);
+    }
+
+    /** @param budget for each solve; beyond it there is no answer and that is said */
+    public AtWork(Network network, WorkBudget budget) {
+        this.budget = budget;
         this.network = network;
         plain = new Solver(network);
         solver = plain;
@@ -77,9 +85,13 @@ public final class AtWork {
         Set<Integer> amplifiers = new TreeSet<>();
         Values values = asked;
         for (int widening = 0; ; widening++) {
+            solver.spend(budget);
             if (!solver.solve(values)) {
                 int worst = solver.worstNode();
                 solver.cold();
+                if (solver.isSpent()) {
+                    return new NotSettled("", budget.spent());
+                }
                 return Unsettled.at(worst, values);
             }
             Optional<String> doubt = solver.doubt(values);
@@ -88,6 +100,7 @@ public final class AtWork {
                     && solver.guard.unseenAmplifiers.isEmpty()) {
                 // What nothing holds in place, such as a core whose windings are all open, keeps what it was given.
                 solver.cold();
+                solver.spend(budget);
                 doubt = solver.solve(values) ? solver.doubt(values) : doubt;
             }
             if (doubt.isEmpty()) {

@@ -1,6 +1,7 @@
 package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
+import java.util.Optional;
 
 /**
  * One line cycle of the few quantities that change within it; a workspace.
@@ -19,6 +20,9 @@ final class Cycle {
      * waveform.
      */
     static final double THETA = 0.55;
+
+    /** From so many states on their slopes are worked out all at once instead of step by step. */
+    private static final int MANY_STATES = 40;
 
     private static final double[] SINE = new double[STEPS];
 
@@ -40,12 +44,17 @@ final class Cycle {
      * holds a rectifier's volts, what its end carried makes each cycle begin farther off than the one before.
      */
     boolean settledStart;
+    /** Whether the set warms up, so that the mean state matters. */
+    boolean drifting;
     /** State at the start of the cycle. */
     final double[] start;
     /** Inputs at the end of every step: states, junctions (less their guard), line. */
     final double[][] wave = new double[STEPS][];
     /** Junction volts at the end of every step. */
     final double[][] junctionVolts = new double[STEPS][];
+
+    /** For circuits of many states; empty for the others. */
+    private final Optional<LongCarry> longCarry;
 
     final double[] mean;
     final double[] meanState;
@@ -78,6 +87,9 @@ final class Cycle {
         around = new CycleStep(states, junctions);
         balance = new JunctionBalance(states, laws, ports);
         inputs = states + junctions + 1;
+        longCarry = states >= MANY_STATES && junctions > 0
+                ? Optional.of(new LongCarry(states, junctions, STEPS, around))
+                : Optional.empty();
         start = new double[states];
         for (int i = 0; i < STEPS; i++) {
             wave[i] = new double[inputs];
@@ -103,6 +115,18 @@ final class Cycle {
         input = new double[junctions];
     }
 
+    /** About what the last {@link #surround} and {@link #run} took [multiplications]. */
+    long work(boolean slopes) {
+        long n = states;
+        long plain = around.work + STEPS * (n + junctions) * (n + junctions) * 2;
+        return slopes ? longCarry.map(carry -> carry.work).orElse(STEPS * n * n * (n + 3L * junctions)) : plain;
+    }
+
+    /** The most that {@link #surround} can take [multiplications]. */
+    long mostWork() {
+        return 4L * states * states * states;
+    }
+
     /**
      * Takes the linear surroundings; see {@link CycleStep#surround}.
      *
@@ -125,6 +149,8 @@ final class Cycle {
     /** @param answers whether {@link #slopes} will be asked for */
     boolean run(boolean slopes, boolean answers) {
         int columns = answers ? states + junctions : slopes ? states : 0;
+        boolean atOnce = slopes && longCarry.isPresent();
+        boolean stepwise = slopes && !atOnce;
         double[] x = end;
         System.arraycopy(start, 0, x, 0, states);
         System.arraycopy(junctionVolts[STEPS - 1], 0, v, 0, junctions);
@@ -144,7 +170,10 @@ final class Cycle {
         for (double[] row : carriedJunction) {
             Arrays.fill(row, 0);
         }
-        if (answers || slopes && (!chokes || settledStart)) {
+        boolean fromStart = answers || !chokes || settledStart;
+        if (atOnce) {
+            balance.transfer(around.junctionByJunction, longCarry.get().answers[0]);
+        } else if (slopes && fromStart) {
             carry(around.junctionByJunction, carried, columns);
         }
         for (double[] row : meanByStart) {
@@ -172,7 +201,7 @@ final class Cycle {
                 }
                 base[i] = value;
             }
-            if (slopes) {
+            if (stepwise) {
                 carryBase(columns);
             }
             if (step > 1) {
@@ -192,11 +221,24 @@ final class Cycle {
                 x[i] = value;
                 meanState[i] += value / STEPS;
             }
-            if (slopes) {
+            if (atOnce) {
+                balance.transfer(around.seen, longCarry.get().answers[step + 1]);
+            } else if (stepwise) {
                 carryStep(columns);
             }
             record(step, x, line, v, input);
             lineBefore = line;
+        }
+        if (atOnce) {
+            longCarry.get().carry(fromStart, answers ? junctions : 0, carried, meanByStart, drifting, carriedJunction);
+            for (int r = 0; r < junctions; r++) {
+                for (int j = 0; j < junctions && answers; j++) {
+                    closedSlopes[r][j] = carriedJunction[r][states + j] / STEPS;
+                }
+                for (int i = 0; i < states; i++) {
+                    meanInputByStart[r][i] = carriedJunction[r][i] / STEPS;
+                }
+            }
         }
         for (int i = 0; i < states && slopes; i++) {
             System.arraycopy(carried[i], 0, monodromy[i], 0, states);
@@ -327,6 +369,7 @@ final class Cycle {
     }
 
     void forget() {
+        longCarry.ifPresent(LongCarry::forget);
         closable = false;
     }
 

@@ -1,10 +1,17 @@
 package org.umberdial.core.circuit.work;
 
+import java.util.Arrays;
+
 /**
  * One step of the line cycle for everything that is linear in it: what the states become, and what stands at the open
  * junctions, by the states before, the junctions' inputs and the line. A workspace.
  */
 final class CycleStep {
+    /** What the last {@link #surround} took [multiplications]. */
+    long work;
+
+    private double[][] taken;
+    private double[] takenRate;
     private final int states;
     private final int junctions;
     /** States after a step by those before. */
@@ -22,7 +29,6 @@ final class CycleStep {
     final double[][] stepJunction;
     final double[][] seen;
     private final double[][] stateH;
-    private final double[] stateC;
     private final double[][] stateToJunction;
     private final double[] stateToLine;
     final double[] stepOffset;
@@ -45,7 +51,6 @@ final class CycleStep {
         stepJunction = new double[states][junctions];
         seen = new double[junctions][junctions];
         stateH = new double[states][states];
-        stateC = new double[states];
         stateToJunction = new double[states][junctions];
         stateToLine = new double[states];
         stepOffset = new double[states];
@@ -62,12 +67,17 @@ final class CycleStep {
      * @return false when the surroundings are singular
      */
     boolean surround(double[][] h, double[] c, double[] rate, double seconds) {
+        if (same(h, rate, seconds / Cycle.STEPS)) {
+            offsets(h, c);
+            work = (long) states * states;
+            return true;
+        }
         stepSeconds = seconds / Cycle.STEPS;
+        work = 4L * states * states * states;
         for (int i = 0; i < states; i++) {
             System.arraycopy(h[i], 0, stateH[i], 0, states);
             System.arraycopy(h[i], states, stateToJunction[i], 0, junctions);
             stateToLine[i] = h[i][states + junctions];
-            stateC[i] = c[i];
         }
         if (!Dense.invert(stateH, gain)) {
             return false;
@@ -75,14 +85,11 @@ final class CycleStep {
         double[][] a = stepped;
         for (int i = 0; i < states; i++) {
             double line = 0;
-            double constant = 0;
             for (int k = 0; k < states; k++) {
                 a[i][k] = rate[i] * gain[i][k];
                 line -= gain[i][k] * stateToLine[k];
-                constant -= gain[i][k] * stateC[k];
             }
             byLine[i] = line;
-            offset[i] = constant;
             for (int j = 0; j < junctions; j++) {
                 double sum = 0;
                 for (int k = 0; k < states; k++) {
@@ -94,10 +101,8 @@ final class CycleStep {
         for (int r = 0; r < junctions; r++) {
             double[] row = h[states + r];
             double line = row[states + junctions];
-            double constant = c[states + r];
             for (int i = 0; i < states; i++) {
                 line += row[i] * byLine[i];
-                constant += row[i] * offset[i];
                 double sum = 0;
                 for (int k = 0; k < states; k++) {
                     sum += row[k] * gain[k][i];
@@ -105,7 +110,6 @@ final class CycleStep {
                 junctionByState[r][i] = sum;
             }
             junctionByLine[r] = line;
-            junctionOffset[r] = constant;
             for (int j = 0; j < junctions; j++) {
                 double sum = row[states + j];
                 for (int i = 0; i < states; i++) {
@@ -114,7 +118,52 @@ final class CycleStep {
                 junctionByJunction[r][j] = sum;
             }
         }
-        return discretise(rate);
+        if (!discretise(rate)) {
+            return false;
+        }
+        offsets(h, c);
+        return true;
+    }
+
+    /** What stands without any input; the only part that moves from round to round where there are no tubes. */
+    private void offsets(double[][] h, double[] c) {
+        for (int i = 0; i < states; i++) {
+            double constant = 0;
+            for (int k = 0; k < states; k++) {
+                constant -= gain[i][k] * c[k];
+            }
+            offset[i] = constant;
+        }
+        for (int r = 0; r < junctions; r++) {
+            double constant = c[states + r];
+            for (int i = 0; i < states; i++) {
+                constant += h[states + r][i] * offset[i];
+            }
+            junctionOffset[r] = constant;
+        }
+        for (int i = 0; i < states; i++) {
+            double constant = 0;
+            for (int k = 0; k < states; k++) {
+                constant += forward[i][k] * offset[k];
+            }
+            stepOffset[i] = stepSeconds * constant;
+        }
+    }
+
+    /** Whether nothing has changed since last; a circuit without tubes looks the same in every round. */
+    private boolean same(double[][] h, double[] rate, double step) {
+        boolean same = taken != null && step == stepSeconds && Arrays.equals(rate, takenRate);
+        for (int i = 0; i < h.length && same; i++) {
+            same = Arrays.equals(h[i], taken[i]);
+        }
+        if (!same) {
+            taken = new double[h.length][];
+            for (int i = 0; i < h.length; i++) {
+                taken[i] = h[i].clone();
+            }
+            takenRate = rate.clone();
+        }
+        return same;
     }
 
     /** x1 = forward · (x0 + h(1-θ) x0') + forward · hθ w1, with the rates folded in. */
@@ -152,26 +201,18 @@ final class CycleStep {
             }
         }
         for (int i = 0; i < states; i++) {
-            double constant = 0;
             double line = 0;
             for (int k = 0; k < states; k++) {
-                constant += forward[i][k] * offset[k];
                 line += forward[i][k] * byLine[k];
             }
-            stepOffset[i] = stepSeconds * constant;
             stepLine[i] = stepSeconds * line;
         }
         // The free part of a step: x0 plus both halves of the rates; kept as matrices on x0 and on the old and new
         // inputs.
-        double[][] free = new double[states][states];
+        double[][] free = Dense.product(forward, gain);
         for (int i = 0; i < states; i++) {
             for (int k = 0; k < states; k++) {
-                double sum = 0;
-                for (int l = 0; l < states; l++) {
-                    double explicit = (l == k ? 1 / rate[l] : 0) + stepSeconds * (1 - Cycle.THETA) * gain[l][k];
-                    sum += forward[i][l] * explicit;
-                }
-                free[i][k] = sum;
+                free[i][k] = forward[i][k] / rate[k] + stepSeconds * (1 - Cycle.THETA) * free[i][k];
             }
         }
         for (int i = 0; i < states; i++) {

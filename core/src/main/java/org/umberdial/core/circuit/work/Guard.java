@@ -52,6 +52,10 @@ final class Guard {
     private static final double UNSEEN_AMPERES = 2e-5;
 
     private static final double UNSEEN_SHARE = 0.05;
+    /** Over less than this a law is straight: a grid's swing [V], and of plate and screen a share of their volts. */
+    private static final double STRAIGHT_GRID_VOLTS = 0.02;
+
+    private static final double STRAIGHT_SHARE = 0.03;
     /** What hum may add to a tube's mean current unseen [A]; a plate that swings by tenths of its volts adds some. */
     private static final double SWUNG_AMPERES = 5e-5;
 
@@ -64,6 +68,8 @@ final class Guard {
     private static final double STILL_VOLTS = 1e-3;
 
     private static final int STRIDE = 4;
+    /** A tube's mean is taken from one moment of so many; hum has few harmonics. */
+    private static final int SPARSE = 8;
 
     private final Network network;
     private final Stamps laws;
@@ -472,7 +478,7 @@ final class Guard {
     /** A tube that the line drives, by its law at every moment. */
     private void followed(Amplifier tube, double gas, double emission) {
         int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
-        double[][] amperes = through(tube, gas, emission);
+        double[][] amperes = through(tube, gas, emission, 1);
         for (int e : PortLaw.OfTube.electrodes(tube)) {
             carry(electrodes[e], tube.cathode(), amperes[e]);
         }
@@ -480,17 +486,22 @@ final class Guard {
 
     /** Whether the line swings a tube so far that its mean current is not that of its mean volts. */
     private Optional<String> swung(Amplifier tube, double gas, double emission, double[] still) {
-        double swing = 0;
-        for (int node : new int[] {tube.grid(), tube.grid3(), tube.screen(), tube.plate(), tube.cathode()}) {
-            double middle = Stamps.at(mean, node);
-            for (double now : at(node)) {
-                swing = Math.max(swing, Math.abs(now - middle));
+        int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
+        boolean straight = true;
+        for (int e : PortLaw.OfTube.electrodes(tube)) {
+            double[] plus = at(electrodes[e]);
+            double[] minus = at(tube.cathode());
+            double middle = middle(electrodes[e], tube.cathode());
+            double swing = 0;
+            for (int t = 0; t < steps; t += stride) {
+                swing = Math.max(swing, Math.abs(plus[t] - minus[t] - middle));
             }
+            straight &= swing < (e < 2 ? STRAIGHT_GRID_VOLTS : STRAIGHT_SHARE * Math.abs(middle) + STILL_VOLTS);
         }
-        if (swing < STILL_VOLTS) {
+        if (straight) {
             return Optional.empty();
         }
-        double[][] amperes = through(tube, gas, emission);
+        double[][] amperes = through(tube, gas, emission, steps % SPARSE == 0 ? SPARSE : 1);
         for (int e : PortLaw.OfTube.electrodes(tube)) {
             double sum = Arrays.stream(amperes[e]).average().orElse(0);
             if (!(Math.abs(sum - still[e]) <= SWUNG_AMPERES + SWUNG_SHARE * Math.abs(still[e]))) {
@@ -501,15 +512,18 @@ final class Guard {
         return Optional.empty();
     }
 
-    /** Amperes of each electrode at every moment. */
-    private double[][] through(Amplifier tube, double gas, double emission) {
-        double[][] amperes = new double[4][steps];
-        double[] now = new double[nodes];
-        for (int t = 0; t < steps; t++) {
-            for (int i = 0; i < nodes; i++) {
-                now[i] = volts[i][t];
+    /** Amperes of each electrode at one moment of so many. */
+    private double[][] through(Amplifier tube, double gas, double emission, int every) {
+        double[][] amperes = new double[4][steps / every];
+        int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
+        Amplifier alone = tube.on(3, 2, 1, 0, -1);
+        double[] now = new double[4];
+        double[] cathode = at(tube.cathode());
+        for (int t = 0; t < steps / every; t++) {
+            for (int e = 0; e < now.length; e++) {
+                now[e] = at(electrodes[e])[t * every] - cathode[t * every];
             }
-            laws.currents(tube, gas, emission, now);
+            laws.currents(alone, gas, emission, now);
             for (int e = 0; e < amperes.length; e++) {
                 amperes[e][t] = laws.current(e);
             }

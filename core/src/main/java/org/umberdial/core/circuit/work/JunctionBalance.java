@@ -87,6 +87,14 @@ final class JunctionBalance {
         }
     }
 
+    /** Slopes of the inputs by the volts that stand open at the ports, where they were found last. */
+    void transfer(double[][] z, double[][] into) {
+        fill(z);
+        double[][] inverse = new double[junctions][junctions];
+        Dense.invert(inner, inverse);
+        answers(inverse, into, junctions);
+    }
+
     /** Slopes of the inputs from slopes of the ports' volts. */
     void answers(double[][] ofVolts, double[][] ofInputs, int columns) {
         for (int l = 0; l < laws.length; l++) {

@@ -74,6 +74,11 @@ final class Solver {
     /** Mean states one slow step ago, and the share of the slow step that a cycle is; for warming up. */
     final double[] previousState;
 
+    /** What is left of a solve's budget, and what a round and the cycle's slopes take of it [multiplications]. */
+    private long left = Long.MAX_VALUE;
+
+    private long budget = Long.MAX_VALUE;
+    private final long roundCost;
     double drift;
     /** Conductance that holds every node to {@link #heldX}, while creeping [S]. */
     private double inertia;
@@ -112,10 +117,21 @@ final class Solver {
         coupling = new Coupling(network, stamps, period());
         heaters = new Heaters(network, stamps, coupling, lu);
         cycle = new Cycle(coupling.states, coupling.laws, coupling.ports, coupling.chokes);
+        roundCost = (coupling.inputs + 2L) * 4 * stamps.pattern.count();
         guard = new Guard(network, stamps);
         previousState = new double[coupling.states];
         stepStart = new double[coupling.states];
         stepX = new double[size];
+    }
+
+    /** Gives the next solve so much. */
+    void spend(WorkBudget budget) {
+        left = budget.multiplications;
+        this.budget = left;
+    }
+
+    boolean isSpent() {
+        return left < 0;
     }
 
     double period() {
@@ -166,7 +182,7 @@ final class Solver {
     private boolean creep(Values values) {
         cold();
         double seconds = period();
-        for (int steps = 0; steps < MOST_CREEPING && seconds < LONGEST_CREEPING_SECONDS; steps++) {
+        for (int steps = 0; steps < MOST_CREEPING && !isSpent() && seconds < LONGEST_CREEPING_SECONDS; steps++) {
             drift = period() / seconds;
             inertia = INERTIA_SIEMENS * drift;
             cycle.forget();
@@ -336,6 +352,7 @@ final class Solver {
     }
 
     private boolean rest(Values values, boolean heaters) {
+        lastMoved = Double.POSITIVE_INFINITY;
         leaps.restart();
         closing.restart();
         this.heaters.settled();
@@ -366,6 +383,11 @@ final class Solver {
      * @return how far the farthest node moved [V]; NaN when the round failed
      */
     double round(Values values, boolean fresh) {
+        left -= roundCost;
+        if (left < 0 || cycle.mostWork() > budget) {
+            left = -1;
+            return Double.NaN;
+        }
         heaters.nominal(values.siemens());
         stamps.conductances(values, heaters.warmth, siemens);
         stamps.fill(values, siemens, heaters.warmth, x, share, matrix, residual);
@@ -381,6 +403,7 @@ final class Solver {
         double open = 0;
         if (hasLine) {
             open = runCycle(values, fresh);
+            left -= cycle.work(false);
             if (Double.isNaN(open)) {
                 return Double.NaN;
             }
@@ -445,6 +468,7 @@ final class Solver {
         }
         coupling.surroundings(values, siemens, x, move);
         coupling.emit(values, heaters.warmth);
+        cycle.drifting = drift > 0;
         if (!cycle.surround(coupling.h, coupling.c, coupling.rate, period())) {
             return Double.NaN;
         }
@@ -460,6 +484,7 @@ final class Solver {
         if (!cycle.run(true)) {
             return Double.NaN;
         }
+        left -= cycle.work(true);
         open = miss();
         cycle.learn(drift);
         cycle.close(careful ? closing.next(open) : 1);

@@ -1,5 +1,6 @@
 package org.umberdial.core.circuit.work;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -58,5 +59,26 @@ class RobustnessTest {
         assertTrue(changed.contains("R2 (now 18.0 kΩ)") && !changed.contains("R1"), changed);
         String ordinary = Unsettled.at(x, Values.nominal(network)).reason();
         assertTrue(ordinary.contains("the method has failed"), ordinary);
+    }
+
+    private static String ladder(int sections) {
+        StringBuilder deck = new StringBuilder("VLINE line 0 SIN(0 169.7 60)\nR0 line a 22\nXV1 a n0 35W4\n");
+        for (int i = 0; i < sections; i++) {
+            deck.append("C%d n%d 0 20u\nR%d n%d n%d 1k\n".formatted(i + 1, i, i + 1, i, i + 1));
+        }
+        return deck.append("RL n").append(sections).append(" 0 100k").toString();
+    }
+
+    /** By hand: without ripple the ladder's far end is the reservoir over its own resistance and the load. */
+    @Test
+    void manyCapacitors_areSolvedAllAtOnce_andTooManyAreRefusedBySize() {
+        OperatingPoint point = Decks.solve(ladder(60));
+        double reservoir = point.volts("n0").getAsDouble();
+        assertEquals(reservoir * 100 / 160, point.volts("n60").getAsDouble(), 0.01);
+        Network large = Decks.network(ladder(700));
+        assertTrue(
+                new AtWork(large).solve(Values.nominal(large)) instanceof NotSettled refused
+                        && refused.reason().contains("too large"),
+                "700 capacitors");
     }
 }
