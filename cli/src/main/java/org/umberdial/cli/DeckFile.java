@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -120,7 +122,7 @@ final class DeckFile {
         }
     }
 
-    private static String text(Path file) {
+    private String text(Path file) {
         try {
             if (Files.isDirectory(file)) {
                 throw new Refused(file + " is a directory; give a file.", Umber.BAD_INPUT);
@@ -128,9 +130,22 @@ final class DeckFile {
             if (Files.size(file) > LARGEST_BYTES) {
                 throw new Refused(file + " is larger than 4 MB; that is no deck of one set.", Umber.BAD_INPUT);
             }
-            return new String(Files.readAllBytes(file), StandardCharsets.UTF_8);
+            return decoded(file, Files.readAllBytes(file));
         } catch (IOException e) {
             throw new Refused(file + " cannot be read; check the name and that it may be read.", Umber.BAD_INPUT);
+        }
+    }
+
+    /** UTF-8, or Latin-1 where it is not, which is said. */
+    private String decoded(Path file, byte[] bytes) {
+        try {
+            return StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
+        } catch (CharacterCodingException e) {
+            note(file.getFileName() + " is not UTF-8; it was read as Latin-1. Save it as UTF-8 if letters look wrong.");
+            return new String(bytes, StandardCharsets.ISO_8859_1);
         }
     }
 
@@ -149,6 +164,11 @@ final class DeckFile {
                         .map(fault -> path.getFileName() + ": " + fault)
                         .collect(Collectors.joining("\number: ")),
                 Umber.BAD_INPUT);
+    }
+
+    /** A voltage; what is below a microvolt is the noise of reckoning. */
+    static String volts(double value) {
+        return number(Math.abs(value) < 1e-6 ? 0 : value);
     }
 
     /** Six significant digits, a point, no exponent where people read. */

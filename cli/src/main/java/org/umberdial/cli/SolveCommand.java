@@ -69,7 +69,7 @@ final class SolveCommand implements Callable<Integer> {
             double ac = ripple.map(found -> found.rms(node)).orElse(0.0);
             out.append(SpreadsheetCell.written(node))
                     .append(',')
-                    .append(DeckFile.number(clean(point.volts(node).orElse(0))))
+                    .append(DeckFile.volts(point.volts(node).orElse(0)))
                     .append(',')
                     .append(ac < SHOWN_AC_VOLTS ? "" : DeckFile.number(ac))
                     .append(',')
@@ -86,12 +86,7 @@ final class SolveCommand implements Callable<Integer> {
     }
 
     private static String cell(OptionalDouble value) {
-        return value.isPresent() ? DeckFile.number(clean(value.getAsDouble())) : "";
-    }
-
-    /** A tenth of a microvolt is rounding. */
-    private static double clean(double value) {
-        return Math.abs(value) < 1e-7 ? 0 : value;
+        return value.isPresent() ? DeckFile.volts(value.getAsDouble()) : "";
     }
 
     private Meter meter() {

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -113,6 +114,37 @@ class UmberTest {
         Files.writeString(directory.resolve("more.inc"), "R9 bplus 0 100k\n");
         assertEquals(0, run("solve", deck(DECK.replace("*TP", ".include more.inc\n*TP"))));
         assertEquals(2, run("solve", deck(DECK.replace("*TP", ".include ../more.inc\n*TP"))));
+        assertTrue(err.toString().contains("leads out of the deck's own directory"), err.toString());
+    }
+
+    @Test
+    void includedFiles_mayIncludeOthers_butNotThemselves() throws IOException {
+        Files.writeString(directory.resolve("a.inc"), "R8 bplus 0 100k\n.include b.inc\n");
+        Files.writeString(directory.resolve("b.inc"), "R9 bplus 0 100k\n");
+        String deck = deck(DECK.replace("*TP", ".include a.inc\n*TP"));
+        assertEquals(0, run("solve", deck));
+        Files.writeString(directory.resolve("b.inc"), ".include a.inc\n");
+        assertEquals(2, run("solve", deck));
+        assertTrue(err.toString().contains("includes itself: a.inc → b.inc → a.inc"), err.toString());
+    }
+
+    @Test
+    void aDeckInLatin1_isReadAndSaid_andNoiseIsPrintedAsNothing() throws IOException {
+        Path deck = directory.resolve("old.cir");
+        Files.write(deck, "Gerät\nV1 a 0 SIN(0 10 50)\nR1 a b 1k\nR2 b 0 1k\n".getBytes(StandardCharsets.ISO_8859_1));
+        assertEquals(0, run("solve", deck.toString()));
+        assertTrue(err.toString().contains("was read as Latin-1"), err.toString());
+        assertEquals("0", cells("b").get(1));
+    }
+
+    @Test
+    void whatIsNoError_isSaidBesideTheFigures() throws IOException {
+        assertEquals(0, run("solve", deck("t\nV1 b 0 100\nR1 b r 10k\nXV1 r 0 0A2\n")));
+        assertTrue(err.toString().contains("XV1 stays dark"), err.toString());
+        assertEquals(0, run("solve", deck("t\nV1 b 0 250\nR1 b p 100k\nXV1 p g 0 12AX7_T\nC1 g x 10n\nR2 x 0 1meg\n")));
+        assertTrue(err.toString().contains("nothing ties its grid g"), err.toString());
+        assertEquals(2, run("solve", deck("t\nV1 b 0 9\nQ1 b b 0 OC7111\n")));
+        assertTrue(err.toString().contains(".model OC7111 PNP("), err.toString());
     }
 
     @Test

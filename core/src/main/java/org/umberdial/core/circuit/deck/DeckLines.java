@@ -12,6 +12,8 @@ final class DeckLines {
     /** Twice the largest deck the engine must take; beyond it a file is no set. */
     private static final int LARGEST = 20_000;
 
+    private static final int DEEPEST = 8;
+
     private static final Pattern INCLUDE =
             Pattern.compile("\\.inc(?:lude)?\\s+[\"']?([^\"']+?)[\"']?", Pattern.CASE_INSENSITIVE);
 
@@ -36,7 +38,7 @@ final class DeckLines {
         if (lines.size() > LARGEST) {
             throw refused("The deck has " + lines.size() + " lines; at most " + LARGEST + " are read.");
         }
-        List<Numbered> all = withIncluded(lines);
+        List<Numbered> all = withIncluded(lines, List.of());
         if (all.size() > LARGEST) {
             throw refused(
                     "With its included files the deck has " + all.size() + " lines; at most " + LARGEST + " are read.");
@@ -48,22 +50,57 @@ final class DeckLines {
         return new DeckRefused(List.of(new DeckRefused.Fault(0, text)));
     }
 
-    /** Puts the lines of included files in place of their {@code .include}; files within files are refused. */
-    private List<Numbered> withIncluded(List<Numbered> lines) {
+    /**
+     * Puts the lines of included files in place of their {@code .include}, files within files as well.
+     *
+     * @param within the files that lead here, the outermost first
+     */
+    private List<Numbered> withIncluded(List<Numbered> lines, List<String> within) {
         List<Numbered> all = new ArrayList<>();
         for (Numbered line : lines) {
             Matcher include = INCLUDE.matcher(line.text.strip());
-            Optional<String> found = include.matches() ? files.apply(include.group(1)) : Optional.empty();
+            Optional<String> found = include.matches() ? included(line, include.group(1), within) : Optional.empty();
             if (found.isEmpty()) {
                 all.add(line);
-            } else {
-                all.add(new Numbered(line.number, "* " + include.group(1)));
-                for (Numbered inner : joinContinuations(("*\n" + found.get()).split("\\R", -1))) {
-                    all.add(new Numbered(line.number, inner.text));
-                }
+                continue;
+            }
+            all.add(new Numbered(line.number, "* " + include.group(1)));
+            List<Numbered> inner = joinContinuations(("*\n" + found.get()).split("\\R", -1)).stream()
+                    .map(each -> new Numbered(line.number, each.text))
+                    .toList();
+            List<String> deeper = new ArrayList<>(within);
+            deeper.add(include.group(1));
+            all.addAll(withIncluded(inner, deeper));
+            if (all.size() > LARGEST) {
+                break;
             }
         }
         return all;
+    }
+
+    private Optional<String> included(Numbered line, String name, List<String> within) {
+        if (name.contains("..") || name.startsWith("/") || name.startsWith("\\") || name.contains(":")) {
+            throw refused(
+                    line.number,
+                    name + " leads out of the deck's own directory; put the file beside the deck and name it alone.");
+        }
+        if (within.contains(name)) {
+            throw refused(
+                    line.number,
+                    name + " includes itself: " + String.join(" → ", within) + " → " + name
+                            + ". Take one of them out.");
+        }
+        if (within.size() >= DEEPEST) {
+            throw refused(
+                    line.number,
+                    "files are included within each other more than " + DEEPEST + " deep; put their"
+                            + " lines into one.");
+        }
+        return files.apply(name);
+    }
+
+    private static DeckRefused refused(int line, String text) {
+        return new DeckRefused(List.of(new DeckRefused.Fault(line, text)));
     }
 
     private static List<Numbered> joinContinuations(String[] raw) {
