@@ -20,6 +20,7 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.circuit.network.Branch;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.spice.SpiceExport;
@@ -31,8 +32,10 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.tube.TubeModels;
 
 /**
- * The engine on the demo sets, from the healthy solution: solving the set again, one changed part, warming up; beside
- * them an independent simulator's time for the same operating point.
+ * The engine on the demo sets: cold, from the text of the deck to the answer; warm, from the healthy solution with one
+ * part changed; a sweep of faults; warming up. Beside them an independent simulator on the same decks, as a process of
+ * its own (its library is not packaged), and that process on a deck of one resistor: what is left is net of its
+ * start-up.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -47,6 +50,8 @@ public class EngineBenchmark {
     private String set;
 
     private Deck deck;
+    private String text;
+    private List<String> resistors;
     private Values nominal;
     private Values drifted;
     private Values leaking;
@@ -57,10 +62,16 @@ public class EngineBenchmark {
     @Setup
     public void load() throws IOException {
         try (InputStream in = ConstructionClass.class.getResourceAsStream("/org/umberdial/core/demo/" + set + ".cir")) {
-            deck = DeckReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            deck = DeckReader.read(text);
         }
         Network network = Network.of(deck, TubeModels.shipped(), "");
         nominal = Values.nominal(network);
+        resistors = network.branches().stream()
+                .filter(branch -> branch.kind() == Branch.Kind.RESISTOR)
+                .map(Branch::part)
+                .distinct()
+                .toList();
         drifted = nominal.with(
                 "R2",
                 network.branches().stream()
@@ -75,6 +86,24 @@ public class EngineBenchmark {
         straightOn = LineSchedule.straight(network.line().orElseThrow().volts());
         work.solve(nominal);
         work.keep();
+    }
+
+    /** From the text of the deck to a checked answer. */
+    @Benchmark
+    public Outcome coldFromDeck() {
+        Network network = Network.of(DeckReader.read(text), TubeModels.shipped(), "");
+        return new AtWork(network).solve(Values.nominal(network));
+    }
+
+    /** Every resistor open, one after another: how many settle. */
+    @Benchmark
+    public int sweepOfOpenResistors() {
+        int settled = 0;
+        for (String part : resistors) {
+            work.rewind();
+            settled += work.solve(nominal.opened(part)).settled().isPresent() ? 1 : 0;
+        }
+        return settled;
     }
 
     /** The healthy set once more, its answer checked against Kirchhoff's law. */
@@ -112,9 +141,22 @@ public class EngineBenchmark {
     @Warmup(iterations = 0)
     @Measurement(iterations = 1)
     public int independentSimulator() throws IOException, InterruptedException {
+        return simulate(SpiceExport.write(deck, nominal));
+    }
+
+    /** What of that is the simulator's start-up. */
+    @Benchmark
+    @BenchmarkMode(Mode.SingleShotTime)
+    @Warmup(iterations = 1)
+    @Measurement(iterations = 5)
+    public int independentSimulatorStartUp() throws IOException, InterruptedException {
+        return simulate("one resistor\nV1 a 0 1\nR1 a 0 1k\n.op\n.end\n");
+    }
+
+    private static int simulate(String circuit) throws IOException, InterruptedException {
         Path file = Files.createTempFile("umber", ".cir");
         try {
-            Files.writeString(file, SpiceExport.write(deck, nominal));
+            Files.writeString(file, circuit);
             Process process = new ProcessBuilder("ngspice", "-b", file.toString())
                     .redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.DISCARD)
