@@ -53,7 +53,7 @@ class PartShorthandTest {
                 "C7 10F paper a-b | cannot be",
                 "C7 .01 400 paper | has no ends",
                 "C7 .01 a-a | Both ends",
-                "Q7 3 a-b | is no reference",
+                "Z7 3 a-b | is no reference",
                 "R7 a b much ; kind=carbon | much",
                 "V3 | needs its type",
                 "V3 99ZZ9 | no type in the tube data",

@@ -29,6 +29,10 @@ public record BipolarLaw(
 
     private static final double DATA_CELSIUS = 25;
 
+    public boolean isSound() {
+        return saturationAmperes > 0 && forwardGain > 0 && reverseGain > 0 && leakAmperes >= 0;
+    }
+
     /** The same at another temperature of the junctions [°C]. */
     public BipolarLaw at(double celsius) {
         double warmer = celsius - DATA_CELSIUS;

@@ -34,6 +34,8 @@ final class NetworkBuilder {
      * transformer [H].
      */
     static final double ORDINARY_HENRIES = 20;
+    /** What tables of transistors are for [°C]. */
+    private static final double DATA_CELSIUS = 25;
     /** A lamp section and its lamp at 6 V and 0.3 A [Ω]. */
     private static final double LAMP_SECTION_OHMS = 20;
     /** Coupled coils below this carry signals only [H]. */
@@ -221,6 +223,23 @@ final class NetworkBuilder {
                     + " in the deck; it is taken as a 1 A silicon rectifier.");
             model = Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05);
         }
+        if (model.containsKey("NPN") || model.containsKey("PNP")) {
+            fault(
+                    card,
+                    card.model()
+                            + " is a transistor's model; a diode needs one of its own, .model NAME D(IS=... N=...).");
+            return;
+        }
+        if (!(model.getOrDefault("IS", 1e-14) > 0)
+                || !(model.getOrDefault("N", 1.0) > 0)
+                || model.getOrDefault("RS", 0.0) < 0
+                || model.containsKey("BV") && model.getOrDefault("IBV", 1e-3) == 0) {
+            fault(
+                    card,
+                    "the model " + card.model()
+                            + " needs IS and N above 0, RS not below 0, and IBV above 0 where it has a BV.");
+            return;
+        }
         int[] n = at(card);
         JunctionLaw law = JunctionLaw.diode(model.getOrDefault("IS", 1e-14), model.getOrDefault("N", 1.0));
         double breakdown = Math.abs(model.getOrDefault("BV", 0.0));
@@ -282,7 +301,9 @@ final class NetworkBuilder {
         Optional<BipolarLaw> law = model != null && (model.containsKey("PNP") || model.containsKey("NPN"))
                 ? Optional.of(Transistors.ofModel(model.containsKey("PNP"), model))
                 : Transistors.law(card.model());
-        double celsius = card.key("temp").flatMap(SpiceNumber::read).orElse(25.0);
+        double celsius = card.key("temp")
+                .map(text -> SpiceNumber.read(text).orElse(Double.NaN))
+                .orElse(DATA_CELSIUS);
         if (law.isEmpty()) {
             fault(
                     card,
@@ -296,6 +317,10 @@ final class NetworkBuilder {
                     card,
                     "temp=" + card.key("temp").orElse("")
                             + " is no temperature of a transistor; write °C, as in temp=45.");
+            return;
+        }
+        if (!law.get().isSound()) {
+            fault(card, "the model " + card.model() + " needs IS, BF and BR above 0 and ISC not below 0.");
             return;
         }
         int[] n = at(card);

@@ -32,8 +32,8 @@ public final class SpiceExport {
     private static final double OPEN_OHMS = 1e12;
 
     private static final double MEASURED_CYCLES = 10;
-    /** A discharge goes out below this share of its burning voltage; alternating, it strikes anew each time. */
-    private static final double GONE = 0.5;
+    /** Below this share of its burning voltage a discharge does not burn. */
+    private static final double GONE = 0.9;
     /** A junction without any capacitance between two windings stops a transient; real ones have tens of picofarads. */
     private static final double DIODE_FARADS = 30e-12;
     /** Time steps a cycle is cut into at least: half a percent of ripple, a hundredth of the mean. */
@@ -464,30 +464,24 @@ public final class SpiceExport {
         List<Junction> junctions = junctions(card);
         GlowLaw law = (GlowLaw) junctions.get(0).law();
         StringBuilder body = new StringBuilder();
-        String across = law.eitherWay() ? "abs(v(a,k))" : "v(a,k)";
-        append(
-                body,
-                "Bs s 0 V=(%s>%.8g)||((v(m)>0.5)&&(%s>%.8g))?1:0",
-                across,
-                law.strikeVolts(),
-                across,
-                GONE * law.burnVolts());
-        append(body, "Rm s m 1k");
-        append(body, "Cm m 0 200n");
-        append(body, "Bx a k I=%s", law.expression("v(a,k)", "(v(m)>0.5?1:0)"));
-        append(body, "Cx a k 1p");
-        String name = "GLOW_" + card.reference();
-        define(name, "a k", body.toString());
+        StringBuilder strikes = new StringBuilder();
+        StringBuilder burns = new StringBuilder();
+        StringBuilder pins = new StringBuilder();
         for (int i = 0; i < junctions.size(); i++) {
-            line(
-                    "%s%s %s %s %s ; of=%s",
-                    card.reference(),
-                    i == 0 ? "" : "_" + i,
-                    name(junctions.get(i).a()),
-                    name(junctions.get(i).b()),
-                    name,
-                    card.reference());
+            String volts = "v(a" + i + ",k)";
+            String across = law.eitherWay() ? "abs(" + volts + ")" : volts;
+            String or = i == 0 ? "" : "||";
+            strikes.append(String.format(Locale.ROOT, "%s(%s>%.8g)", or, across, law.strikeVolts()));
+            burns.append(String.format(Locale.ROOT, "%s(%s>%.8g)", or, across, GONE * law.burnVolts()));
+            pins.append('a').append(i).append(' ');
+            append(body, "Bx%d a%d k I=%s", i, i, law.expression(volts, "(v(m)>0.5?1:0)"));
+            append(body, "Cx%d a%d k 1p", i, i);
         }
+        append(body, "Bm 0 m I=(%s)||((v(m)>0.5)&&(%s))?(1-v(m))/1k:-v(m)/150k", strikes, burns);
+        append(body, "Cm m 0 200n");
+        String name = "GLOW_" + card.reference();
+        define(name, pins + "k", body.toString());
+        line("%s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), name, card.reference());
     }
 
     private List<Junction> junctions(Card card) {

@@ -20,6 +20,8 @@ import org.umberdial.core.value.Unit;
 final class Glow {
     /** Less than this share of its least current is as good as out. */
     private static final double OUT = 0.02;
+    /** A lamp, thermistor or barretter that takes so many times its power burns out. */
+    private static final double BURNT = 2.5;
 
     private final Network network;
     private final boolean[] burning;
@@ -47,23 +49,29 @@ final class Glow {
     }
 
     /**
-     * Lights what sees its striking voltage.
+     * Lights the one that sees most of its striking voltage, if any sees it; what it then takes may keep its neighbour
+     * dark, as with two lamps on one resistor.
      *
      * @param moments volts by node, then by moment of the cycle
      * @return whether any was lit
      */
     boolean strike(double[][] moments) {
-        boolean more = false;
+        int nearest = -1;
+        double most = 1;
         for (int j = 0; j < burning.length; j++) {
             Junction junction = network.junctions().get(j);
-            if (junction.law() instanceof GlowLaw law
-                    && !burning[j]
-                    && across(junction, law, moments) >= law.strikeVolts()) {
-                burning[j] = true;
-                more = true;
+            if (junction.law() instanceof GlowLaw law && !burning[j]) {
+                double share = across(junction, law, moments) / law.strikeVolts();
+                if (share > most || share == 1 && nearest < 0) {
+                    most = share;
+                    nearest = j;
+                }
             }
         }
-        return more;
+        if (nearest >= 0) {
+            share(network.junctions().get(nearest).part(), true);
+        }
+        return nearest >= 0;
     }
 
     boolean[] burning() {
@@ -81,12 +89,25 @@ final class Glow {
         for (int j = 0; j < burning.length; j++) {
             Junction junction = network.junctions().get(j);
             if (burning[j] && junction.law() instanceof GlowLaw law) {
-                law.evaluate(across(junction, law, moments), 1, out);
-                burning[j] = Math.abs(out[0]) > OUT * law.leastAmperes();
+                boolean carries = false;
+                for (Junction anode : network.junctions()) {
+                    if (anode.part().equals(junction.part())) {
+                        law.evaluate(across(anode, law, moments), 1, out);
+                        carries |= Math.abs(out[0]) > OUT * law.leastAmperes();
+                    }
+                }
+                share(junction.part(), carries);
             }
         }
         strike(moments);
         return !Arrays.equals(before, burning);
+    }
+
+    /** The anodes of one tube share its gas. */
+    private void share(String part, boolean lit) {
+        for (int j = 0; j < burning.length; j++) {
+            burning[j] = network.junctions().get(j).part().equals(part) ? lit : burning[j];
+        }
     }
 
     private static double across(Junction junction, GlowLaw law, double[][] moments) {
@@ -100,7 +121,8 @@ final class Glow {
     }
 
     /** What is to be said of discharges and barretters at an operating point: what does not do what it is there for. */
-    static List<String> notes(Network network, Values values, double[][] moments, double[] heaterVolts) {
+    static List<String> notes(
+            Network network, Values values, double[][] moments, double[] heaterVolts, double[] warmth) {
         List<String> notes = new ArrayList<>();
         for (int j = 0; j < network.junctions().size(); j++) {
             Junction junction = network.junctions().get(j);
@@ -109,6 +131,17 @@ final class Glow {
             }
         }
         for (int h = 0; h < heaterVolts.length; h++) {
+            double over = heaterVolts[h]
+                    * heaterVolts[h]
+                    / network.heats().get(h).law().ohms(warmth[h])
+                    / network.heats().get(h).law().ratedWatts();
+            if (network.heats().get(h).isLamp() && over > BURNT) {
+                notes.add(String.format(
+                        Locale.ROOT,
+                        "%s takes %.1f times the power it is made for and will not last.",
+                        network.heats().get(h).part(),
+                        over));
+            }
             if (network.heats().get(h).law() instanceof Barretter law
                     && (heaterVolts[h] < law.leastVolts() || heaterVolts[h] > law.mostVolts())) {
                 notes.add(String.format(

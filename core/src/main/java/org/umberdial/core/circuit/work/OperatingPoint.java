@@ -53,7 +53,7 @@ public final class OperatingPoint implements Outcome {
         heaterVolts = solver.heaters.rms.clone();
         warmth = solver.heaters.warmth.clone();
         rounds = solver.rounds;
-        notes = Glow.notes(network, values, solver.moments(), heaterVolts);
+        notes = Glow.notes(network, values, solver.moments(), heaterVolts, warmth);
         LineSide line = new LineSide(solver);
         lineAmperes = line.amperes();
         lineWatts = line.watts(values);

@@ -125,4 +125,36 @@ class DevicesTest {
         OperatingPoint point = Decks.solve("VB b 0 250\nVG g 0 " + grid + "\nR1 b p 1meg\nXV6 p b g 0 6G5_E");
         assertEquals(degrees, point.shadowDegrees("XV6").getAsDouble(), 6);
     }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Q1 c b 0 OC71 ; temp=hot|temp=hot",
+                "D1 c 0 M~.model M NPN(BF=100)|transistor's model",
+                "Q1 c b 0 M~.model M NPN(BF=-5 IS=1p)|above 0",
+                "D1 0 c M~.model M D(BV=5 IBV=0)|IBV above 0",
+                "XN1 c 0 NEON STRIKE=10 BURN=60|strikes at more",
+                "XR1 c 0 NTC R=10 HOT=100 A=0.3|cold ohms",
+                "XR1 c 0 BARRETTER VMIN=200 VMAX=80 A=1|VMIN=80",
+            })
+    void figuresThatCannotBe_areRefused(String cards, String says) {
+        DeckRefused refused = assertThrows(
+                DeckRefused.class, () -> Decks.network("VB b 0 9\nR1 b c 1k\n" + cards.replace('~', '\n')));
+        assertTrue(refused.faults().get(0).text().contains(says), refused.faults()::toString);
+    }
+
+    @Test
+    void ofTwoLampsOnOneResistor_oneBurnsAndTheOtherStaysDark() {
+        OperatingPoint point = Decks.solve("VB b 0 150\nR1 b n 220k\nXN1 n 0 NE-2\nXN2 n 0 NE-2");
+        assertTrue(
+                point.notes().size() == 1 && point.notes().get(0).startsWith("XN2 stays dark"),
+                point.notes()::toString);
+    }
+
+    @Test
+    void aThermistorAcrossTheLine_isSaidToBurn() {
+        OperatingPoint point = Decks.solve("VLINE a 0 SIN(0 325 50)\nXTH1 a 0 NTC R=3k HOT=220 A=0.1");
+        assertTrue(point.notes().get(0).contains("times the power it is made for"), point.notes()::toString);
+    }
 }
