@@ -50,6 +50,9 @@ public final class HealthySet {
         }
     };
 
+    /** Nobody runs a set on so many times its line. */
+    private static final double MOST_OVER = 1.6;
+
     private final Network network;
     private final double nominalLine;
     private final AtWork work;
@@ -110,6 +113,15 @@ public final class HealthySet {
     /** Line voltage the circuit is drawn for [V RMS]; 0 for a set on batteries. */
     public double nominalLine() {
         return nominalLine;
+    }
+
+    /**
+     * The volts that the circuit's own alternating source gets when the line at the bench has so many: those, unless
+     * the circuit is drawn for so much less that the line cannot be what feeds it, as the vibrator of a 6 V set; then
+     * what it is drawn for. 0 for a set on batteries.
+     */
+    public double fedWith(double line) {
+        return line > MOST_OVER * nominalLine ? nominalLine : line;
     }
 
     public Network network() {
@@ -178,7 +190,7 @@ public final class HealthySet {
 
     private Values values(double line) {
         Values nominal = Values.nominal(network);
-        return network.line().isPresent() && line > 0 ? nominal.atLine(line) : nominal;
+        return network.line().isPresent() && line > 0 ? nominal.atLine(fedWith(line)) : nominal;
     }
 
     /** DC of a node on this line without a meter; empty where nothing leads to it. */

@@ -29,6 +29,11 @@ public final class Solved implements Reference {
         return sheet.line().isPresent() ? sheet.line() : OptionalDouble.of(circuit.nominalLine());
     }
 
+    /** See {@link HealthySet#fedWith}. */
+    public double fedWith(double lineVolts) {
+        return circuit.fedWith(lineVolts);
+    }
+
     /** What the circuit itself shows at a node; empty where it does not lead. */
     public OptionalDouble bySolving(String node, double lineVolts, Optional<Meter> meter) {
         if (!circuit.knows(node)) {

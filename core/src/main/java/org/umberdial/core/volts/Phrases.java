@@ -158,8 +158,8 @@ final class Phrases {
             Bench bench,
             Optional<Probed> probed) {
         List<String> steps = new ArrayList<>();
-        open.ifPresent(volts -> steps.add("The circuit, solved on your " + volts(bench.lineVolts()) + " line: "
-                + volts(volts) + (source.value() >= 1 ? ", behind " + ohms(source.value()) : "")));
+        open.ifPresent(volts -> steps.add("The circuit, solved on " + feed(bench.lineVolts()) + ": " + volts(volts)
+                + (source.value() >= 1 ? ", behind " + ohms(source.value()) : "")));
         if (expected.isPresent() && bench.meter().isPresent()) {
             Meter meter = bench.meter().get();
             steps.add("On your meter ("
@@ -180,6 +180,17 @@ final class Phrases {
                                 .map(meter -> " with " + meter.notation())
                                 .orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
         return steps;
+    }
+
+    /** A circuit that is drawn for much less than the line, as a vibrator's, is not fed by it. */
+    private String feed(double line) {
+        double fed = model.fedWith(line);
+        if (fed == 0) {
+            return "its own batteries";
+        }
+        return fed == line
+                ? "your " + volts(line) + " line"
+                : "the " + volts(fed) + " it is drawn for, since " + volts(line) + " cannot be what feeds it";
     }
 
     /** Why sheet and circuit do not say the same. */

@@ -58,6 +58,11 @@ public final class StageModel {
         return reference instanceof Solved;
     }
 
+    /** Volts that feed the solved circuit on this line; 0 for one on batteries. */
+    double fedWith(double lineVolts) {
+        return reference instanceof Solved solved ? solved.fedWith(lineVolts) : lineVolts;
+    }
+
     /** What the solved circuit shows on a meter at a node; empty when expected voltages come from elsewhere. */
     OptionalDouble solvedShown(String node, double lineVolts, Optional<Meter> meter) {
         return reference instanceof Solved solved ? solved.bySolving(node, lineVolts, meter) : OptionalDouble.empty();

@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.Sets;
 import org.umberdial.core.area.Bench;
+import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.BenchSet;
 
@@ -103,5 +104,38 @@ class WhatIfTest {
                 .get(1);
         assertEquals(1100 + 420, plate.toSupply(), 1);
         assertEquals(12e3 + 20e3 + 420, plate.toReference(), 1);
+    }
+
+    private static final String VIBRATOR = """
+            farm set on a vibrator
+            VLINE va 0 SIN(0 8.9 115)
+            XT1 va 0 hv 0 0 hv2 XFMR VP=6.3 RP=0.2 V1=230 R1=200 V2=230 R2=200
+            XV9 hv hv2 bp 0Z4
+            C1 bp 0 8u
+            R1 bp p 10k
+            XV2 p g k 6C4_T
+            R2 g 0 470k
+            R3 k 0 820
+            *TP bp p k
+            """;
+
+    @Test
+    void theLineAtTheBench_isNotTakenForAVibratorsSixVolts() {
+        HealthySet set = HealthySet.of(Sets.set(VIBRATOR, 120, "10M"), "").orElseThrow();
+        assertEquals(6.29, set.fedWith(120), 0.01);
+        assertEquals(6, set.fedWith(6));
+        assertEquals(set.volts("bp", 6.29).orElseThrow(), set.volts("bp", 120).orElseThrow(), 0.5);
+        assertTrue(set.volts("bp", 120).orElseThrow() < 350);
+    }
+
+    /** What hangs on a grid that the circuit does not tie is a guess; no reading is judged by it. */
+    @Test
+    void aGuess_isNotExpectedOfAnyPoint_andAWhatIfSaysThatItIsOne() {
+        HealthySet set = HealthySet.of(Sets.set(VIBRATOR.replace("R2 g 0 470k\n", ""), 120, "10M"), "")
+                .orElseThrow();
+        assertTrue(set.volts("k", 6.3).isEmpty() && set.volts("p", 6.3).isEmpty());
+        WhatIf.Answer open = WhatIf.ask(
+                Sets.set(VIBRATOR, 120, "10M"), BENCH, List.of(new PartChange("R2", PartChange.Kind.OPEN, 0)));
+        assertTrue(open.sentence().contains("nothing ties its grid g"), open.sentence());
     }
 }
