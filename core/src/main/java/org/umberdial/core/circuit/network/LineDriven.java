@@ -228,6 +228,7 @@ final class LineDriven {
                             entries,
                             nodes + sources.size() + m,
                             omega,
+                            magnets.get(m).henries(),
                             branches,
                             branch -> 1 / branches.get(branch).ohms());
         }

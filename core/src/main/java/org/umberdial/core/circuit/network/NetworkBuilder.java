@@ -17,6 +17,7 @@ import org.umberdial.core.circuit.law.BipolarLaw;
 import org.umberdial.core.circuit.law.Conductor;
 import org.umberdial.core.circuit.law.GlowLaw;
 import org.umberdial.core.circuit.law.JunctionLaw;
+import org.umberdial.core.circuit.law.Saturation;
 import org.umberdial.core.circuit.law.Thermistor;
 import org.umberdial.core.tube.Ballast;
 import org.umberdial.core.tube.GlowTubes;
@@ -166,7 +167,28 @@ final class NetworkBuilder {
                 new int[] {winding},
                 new double[] {1},
                 card.value().orElse(1e-6),
-                Double.POSITIVE_INFINITY));
+                Double.POSITIVE_INFINITY,
+                saturation(
+                        card, key(card, "swing"), key(card, "at"), card.value().orElse(1e-6))));
+    }
+
+    private Optional<Saturation> saturation(
+            Card card, Optional<Double> henries, Optional<Double> amperes, double unmagnetised) {
+        if (henries.isEmpty() && amperes.isEmpty()) {
+            return Optional.empty();
+        }
+        if (henries.isEmpty()
+                || amperes.isEmpty()
+                || !(henries.get() > 0)
+                || !(henries.get() <= unmagnetised)
+                || !(amperes.get() > 0)) {
+            fault(
+                    card,
+                    "what is left of its inductance under direct current is written as henries and amperes together, not "
+                            + "above its own, as in swing=5 at=0.15.");
+            return Optional.empty();
+        }
+        return Optional.of(new Saturation(henries.get(), amperes.get()));
     }
 
     private Optional<Double> key(Card card, String name) {
@@ -176,7 +198,7 @@ final class NetworkBuilder {
         }
         Optional<Double> value = SpiceNumber.read(text.get());
         if (value.isEmpty() || !(value.get() > 0)) {
-            fault(card, name + "=" + text.get() + " is no resistance above 0; write ohms, as in " + name + "=2meg.");
+            fault(card, name + "=" + text.get() + " is no number above 0; write it as in " + name + "=2meg.");
             return Optional.empty();
         }
         return value;
@@ -424,6 +446,12 @@ final class NetworkBuilder {
                             + "a b c d XFMR VP=230 RP=14 V1=6.3 R1=0.1.");
             return;
         }
+        if (card.parameters().containsKey("LSAT") || card.parameters().containsKey("ISAT")) {
+            fault(
+                    card,
+                    "a transformer's core that saturates within the line's cycle is not followed here; leave LSAT and ISAT "
+                            + "out, and reckon with more line current than is shown.");
+        }
         int[] numbers = new int[windings];
         double[] turns = new double[windings];
         for (int w = 0; w < windings; w++) {
@@ -445,7 +473,8 @@ final class NetworkBuilder {
                 numbers,
                 turns,
                 card.parameters().getOrDefault("LM", ORDINARY_HENRIES),
-                card.parameters().getOrDefault("RC", Double.POSITIVE_INFINITY)));
+                card.parameters().getOrDefault("RC", Double.POSITIVE_INFINITY),
+                Optional.empty()));
     }
 
     /** Voltage sources that close a loop contradict each other, and a matrix cannot say which is right. */

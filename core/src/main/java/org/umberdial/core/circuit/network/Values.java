@@ -22,6 +22,7 @@ public final class Values {
     private final double[] gas;
     private final double[] junctionHealth;
     private final double[] volts;
+    private final double[] henries;
 
     private Values(
             Network network,
@@ -31,7 +32,8 @@ public final class Values {
             double[] amplifierHealth,
             double[] gas,
             double[] junctionHealth,
-            double[] volts) {
+            double[] volts,
+            double[] henries) {
         this.network = network;
         this.siemens = siemens;
         this.farads = farads;
@@ -40,6 +42,7 @@ public final class Values {
         this.gas = gas;
         this.junctionHealth = junctionHealth;
         this.volts = volts;
+        this.henries = henries;
     }
 
     /** Every part as the deck has it. */
@@ -58,7 +61,8 @@ public final class Values {
                 ones,
                 new double[ones.length],
                 junctionOnes,
-                network.sources().stream().mapToDouble(Source::volts).toArray());
+                network.sources().stream().mapToDouble(Source::volts).toArray(),
+                network.magnets().stream().mapToDouble(Magnet::henries).toArray());
     }
 
     private Values copy() {
@@ -70,7 +74,8 @@ public final class Values {
                 amplifierHealth.clone(),
                 gas.clone(),
                 junctionHealth.clone(),
-                volts.clone());
+                volts.clone(),
+                henries.clone());
     }
 
     /** The same with one junction, by number, out of work. */
@@ -82,7 +87,7 @@ public final class Values {
 
     /** The same numbers for a network of the same elements; see {@link Network#following}. */
     public Values on(Network other) {
-        return new Values(other, siemens, farads, esr, amplifierHealth, gas, junctionHealth, volts);
+        return new Values(other, siemens, farads, esr, amplifierHealth, gas, junctionHealth, volts, henries);
     }
 
     public Network network() {
@@ -114,6 +119,18 @@ public final class Values {
 
     public double[] junctionHealth() {
         return junctionHealth;
+    }
+
+    /** Inductance of each magnet as it is magnetised [H]. */
+    public double[] henries() {
+        return henries;
+    }
+
+    /** The same with every core magnetised as given [H]. */
+    public Values magnetised(double[] present) {
+        Values changed = copy();
+        System.arraycopy(present, 0, changed.henries, 0, present.length);
+        return changed;
     }
 
     /** DC or RMS volts of each source. */

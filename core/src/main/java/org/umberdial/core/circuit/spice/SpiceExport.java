@@ -232,10 +232,32 @@ public final class SpiceExport {
         line(
                 "R%s_SER %s %s %.10g ; of=%s",
                 card.reference(), card.nodes().get(0), inner, ohms(branch(card, Branch.Kind.COIL)), card.reference());
-        line(
-                "%s %s %s %.10g ; of=%s",
-                card.reference(), inner, card.nodes().get(1), card.value().orElse(1e-6), card.reference());
+        Magnet magnet = network.magnets().stream()
+                .filter(other -> other.part().equals(card.reference()))
+                .findFirst()
+                .orElseThrow();
+        if (magnet.saturation().isPresent()) {
+            String name = "CORE_" + card.reference();
+            define(name, "a b", core(magnet, "a", "b"));
+            line(
+                    "X%s_CORE %s %s %s ; of=%s",
+                    card.reference(), inner, card.nodes().get(1), name, card.reference());
+        } else {
+            line(
+                    "%s %s %s %.10g ; of=%s",
+                    card.reference(), inner, card.nodes().get(1), magnet.henries(), card.reference());
+        }
         shorts(card);
+    }
+
+    /** A core that saturates: its flux is the integral of its volts, and the current follows the flux. */
+    private static String core(Magnet magnet, String a, String b) {
+        StringBuilder body = new StringBuilder();
+        append(body, "Bf 0 f I=v(%s,%s)", a, b);
+        append(body, "Cf f 0 1");
+        append(body, "Rf f 0 1e9");
+        append(body, "Bi %s %s I=%s", a, b, magnet.saturation().orElseThrow().current(magnet.henries(), "v(f)"));
+        return body.toString();
     }
 
     private void source(Card card) {

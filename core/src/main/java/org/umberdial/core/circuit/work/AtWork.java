@@ -15,6 +15,8 @@ import org.umberdial.core.circuit.network.Values;
  */
 public final class AtWork {
     private static final int MOST_WIDENINGS = 4;
+    /** Rounds in which cores and discharges follow what was solved. */
+    private static final int MOST_MAGNETISINGS = 60;
 
     private final Network network;
     private final Solver plain;
@@ -70,14 +72,27 @@ public final class AtWork {
         return GridsAdrift.usual(values);
     }
 
-    /** Solves with every discharge dark, then again as long as one strikes. */
-    private Outcome burning(Values values, Optional<Adrift> adrift) {
+    /**
+     * Solves with every discharge dark and every core unmagnetised, then again as long as a discharge strikes or direct
+     * current takes inductance away.
+     */
+    private Outcome burning(Values asked, Optional<Adrift> adrift) {
         Glow glow = new Glow(network);
+        Values values = asked;
         Outcome outcome = settle(glow.in(values), adrift);
-        while (glow.any() && outcome instanceof OperatingPoint && glow.strike(solver.moments())) {
+        for (int round = 0; round < MOST_MAGNETISINGS && outcome instanceof OperatingPoint; round++) {
+            boolean struck = glow.any() && glow.strike(solver.moments());
+            Optional<double[]> henries = Cores.changed(values, solver.x);
+            if (!struck && henries.isEmpty()) {
+                return outcome;
+            }
+            values = henries.map(values::magnetised).orElse(values);
             outcome = settle(glow.in(values), adrift);
         }
-        return outcome;
+        return outcome instanceof OperatingPoint
+                        && Cores.changed(values, solver.x).isPresent()
+                ? new NotSettled("", "The answer is not to be trusted, because a core's inductance found no rest.")
+                : outcome;
     }
 
     private Outcome settle(Values asked, Optional<Adrift> adrift) {

@@ -222,9 +222,10 @@ final class Coupling {
                 h[s][s] -= siemens[magnet.branches()[w]] * magnet.turns()[w] * magnet.turns()[w];
             }
             h[s][s] -= Math.max(1 / magnet.coreOhms(), LEAST_CORE_SIEMENS);
-            rate[s] = 1 / magnet.henries();
+            double henries = values.henries()[stateMagnets[k]];
+            rate[s] = 1 / henries;
             // A flux that creeps shows as a voltage over the windings; as a current it is that over a typical kilohm.
-            scale[s] = magnet.henries() / period * 1e-3;
+            scale[s] = henries / period * 1e-3;
         }
         for (int p = 0; p < inputs; p++) {
             double value = output(p, siemens, x) + output(p, siemens, move);

@@ -343,7 +343,8 @@ final class Guard {
 
     /** i = g (v - n e), sum n i = i0 + e/Rc, L di0/dt = e, closed over the cycle. */
     private void magnets(Values values, double step) {
-        for (Magnet magnet : network.magnets()) {
+        for (int m = 0; m < network.magnets().size(); m++) {
+            Magnet magnet = network.magnets().get(m);
             if (steps == 1 || !magnet.inCycle()) {
                 continue;
             }
@@ -360,7 +361,7 @@ final class Guard {
                     driving[t] += part[t];
                 }
             }
-            double[] magnetising = closed(step / (magnet.henries() * own), driving);
+            double[] magnetising = closed(step / (values.henries()[m] * own), driving);
             for (int w = 0; w < magnet.branches().length; w++) {
                 Branch branch = network.branches().get(magnet.branches()[w]);
                 double g = values.siemens()[magnet.branches()[w]];

@@ -127,6 +127,7 @@ final class Harmonics {
                             entries,
                             solver.stamps.size + m,
                             omega,
+                            values.henries()[m],
                             network.branches(),
                             branch -> solver.siemens[branch]);
         }

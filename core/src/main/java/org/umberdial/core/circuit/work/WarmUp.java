@@ -277,6 +277,11 @@ public final class WarmUp {
         }
         now = end;
         samples.add(sample(present));
+        Optional<double[]> henries = Cores.changed(nominal, solver.x);
+        if (henries.isPresent()) {
+            nominal = nominal.magnetised(henries.get());
+            lastValues = null;
+        }
         if (glow.any() && glow.change(solver.moments())) {
             lastValues = null;
         }

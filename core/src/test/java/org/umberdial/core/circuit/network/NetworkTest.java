@@ -32,7 +32,7 @@ class NetworkTest {
                 "XD1 a b SELENIUM N=0.5 | 2 | XD1: a selenium stack is written",
                 "XV1H a t b 12AV6_H | 2 | XV1H: 12AV6 has no tap on its heater",
                 "L1 a 0 5~L2 b 0 5~K1 L1 L2 0.9 | 4 | K1: couples windings of 0.1 H or more",
-                "C1 a 0 1u ; leak=bad | 2 | C1: leak=bad is no resistance",
+                "C1 a 0 1u ; leak=bad | 2 | C1: leak=bad is no number",
                 "V1 a 0 SIN(0 100 50)~V2 b 0 SIN(0 100 60) | 3 | V2: runs at 60.0 Hz",
             })
     void aCardThatCannotBeTaken_isRefusedWithItsLine(String cards, int line, String start) {

@@ -157,4 +157,22 @@ class DevicesTest {
         OperatingPoint point = Decks.solve("VLINE a 0 SIN(0 325 50)\nXTH1 a 0 NTC R=3k HOT=220 A=0.1");
         assertTrue(point.notes().get(0).contains("times the power it is made for"), point.notes()::toString);
     }
+
+    /** 20 H at next to nothing, 5 H at 150 mA: what is left hums through as a choke of that inductance would let it. */
+    @Test
+    void aSwingingChoke_hasTheInductanceOfItsCurrent() {
+        var swinging = Decks.network(Decks.small("swinging-choke.cir"), "");
+        OperatingPoint point = Decks.solve(Values.nominal(swinging));
+        double amperes = point.volts("b").getAsDouble() / 4000;
+        double henries = 20 / (1 + 3 * Math.pow(amperes / 0.15, 2));
+        assertEquals(henries, point.values().henries()[1], 0.01 * henries);
+        String plain = "VLINE line 0 SIN(0 325.27 50)\nXT1 line 0 hv1 0 0 hv2 XFMR VP=230 RP=14 V1=350 R1=120 V2=350 "
+                + "R2=120\nXV1 hv1 hv2 k 5Y3GT\nC1 b 0 16u\nR1 b 0 4k\nL1 k b " + henries + " ; rser=120";
+        double hum = hum(Values.nominal(Decks.network(plain)));
+        assertEquals(hum, hum(Values.nominal(swinging)), 0.02 * hum);
+    }
+
+    private static double hum(Values values) {
+        return Ripple.of(new AtWork(values.network()), values).orElseThrow().peakToPeak("b");
+    }
 }
