@@ -116,7 +116,9 @@ final class Phrases {
             Bench bench,
             Optional<Probed> probed) {
         if (model.isSolved()) {
-            return solved(point, sheet, open, source, expected, bench, probed);
+            List<String> steps = solved(point, sheet, open, source, expected, bench, probed);
+            steps.addAll(notesAt(point));
+            return steps;
         }
         List<String> steps = new ArrayList<>();
         sheet.ifPresent(value -> {
@@ -180,6 +182,23 @@ final class Phrases {
                                 .map(meter -> " with " + meter.notation())
                                 .orElse("") + ", where " + volts(p.healthyShown.getAsDouble()) + " was right"));
         return steps;
+    }
+
+    /**
+     * What the solved circuit says of the parts at this point: a regulator that stays dark, a grid that nothing ties.
+     */
+    private List<String> notesAt(TestPoint point) {
+        return model.solvedPoint().stream()
+                .flatMap(solved -> solved.notes().stream()
+                        .filter(note -> solved.isGuess(point.node()) && note.contains("nothing ties its grid")
+                                || touches(note.split("[ :]", 2)[0], point)))
+                .toList();
+    }
+
+    private boolean touches(String reference, TestPoint point) {
+        return set.parts().stream()
+                .anyMatch(part ->
+                        part.reference().equals(reference) && part.nodes().contains(point.node()));
     }
 
     /** A circuit that is drawn for much less than the line, as a vibrator's, is not fed by it. */

@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.umberdial.core.Files;
 import org.umberdial.core.Sets;
 import org.umberdial.core.area.Bench;
 import org.umberdial.core.expect.HealthySet;
@@ -134,6 +135,17 @@ class WhatIfTest {
         HealthySet set = HealthySet.of(Sets.set(VIBRATOR.replace("R2 g 0 470k\n", ""), 120, "10M"), "")
                 .orElseThrow();
         assertTrue(set.volts("k", 6.3).isEmpty() && set.volts("p", 6.3).isEmpty());
+        PointVerdict cathode = Files.report(
+                        Sets.set(VIBRATOR.replace("R2 g 0 470k\n", ""), 120, "10M"),
+                        Sets.log(120, "10M", "k,25"),
+                        BENCH)
+                .points()
+                .stream()
+                .filter(point -> point.point().node().equals("k"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(cathode.expected().isEmpty(), cathode::toString);
+        assertTrue(cathode.arithmetic().stream().anyMatch(step -> step.contains("nothing ties its grid g")));
         WhatIf.Answer open = WhatIf.ask(
                 Sets.set(VIBRATOR, 120, "10M"), BENCH, List.of(new PartChange("R2", PartChange.Kind.OPEN, 0)));
         assertTrue(open.sentence().contains("nothing ties its grid g"), open.sentence());

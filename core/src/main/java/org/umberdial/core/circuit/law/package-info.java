@@ -16,7 +16,12 @@
  *       oscillates on grid 1, the law is the average over a cycle whose amplitude follows the screen voltage.
  *   <li>Diode, grid current: Child's 3/2 power law above zero and the retarding-field exponential below, in one smooth
  *       expression; 0.1 V per factor e is a cathode of about 1100 K.
- *   <li>Silicon, germanium, selenium: Shockley's law with a series resistance beside it.
+ *   <li>Silicon, germanium, selenium: Shockley's law with a series resistance beside it; a zener's breakdown is a
+ *       second exponential.
+ *   <li>Transistor: Ebers and Moll's transport form with germanium's leakage.
+ *   <li>Glow: a straight line from its burning voltage on; whether it burns is decided by the solver.
+ *   <li>Heater, lamp, barretter, thermistor: a resistance by the power it has taken.
+ *   <li>Swinging choke: an inductance by the direct current.
  * </ul>
  */
 package org.umberdial.core.circuit.law;

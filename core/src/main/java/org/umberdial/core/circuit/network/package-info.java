@@ -7,7 +7,8 @@
  *   <li>{@link org.umberdial.core.circuit.network.Store} and {@link org.umberdial.core.circuit.network.Magnet}: what
  *       keeps energy between instants. A transformer is one magnet with several windings; its flux has no DC.
  *   <li>{@link org.umberdial.core.circuit.network.Junction}: diodes, vacuum, silicon and selenium rectifiers.
- *   <li>{@link org.umberdial.core.circuit.network.Amplifier}: tube sections with grids.
+ *   <li>{@link org.umberdial.core.circuit.network.Amplifier}: tube sections with grids, and transistors.
+ *   <li>{@link org.umberdial.core.circuit.network.Eye}: what a tuning eye shows by its plate.
  *   <li>{@link org.umberdial.core.circuit.network.Source} and {@link org.umberdial.core.circuit.network.Heat}.
  * </ul>
  *

@@ -76,8 +76,8 @@ public final class MeterReadings {
     }
 
     private double loaded(int node, double meter, double otherwise) {
-        Solver solver = work.solver();
         work.rewind();
+        Solver solver = work.solver();
         solver.probed = node;
         solver.probeSiemens = 1 / meter;
         double shown = solver.solve(values) ? solver.x[node] : otherwise;

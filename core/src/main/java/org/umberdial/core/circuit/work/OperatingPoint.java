@@ -105,11 +105,10 @@ public final class OperatingPoint implements Outcome {
      * gas may make of it. A guess judges nothing.
      */
     public boolean isGuess(String node) {
+        int number = network.node(node).orElse(-1);
         return adrift.isPresent()
-                && network.node(node).isPresent()
-                && network.node(node).getAsInt() >= 0
-                && !(spread(network.node(node).getAsInt())
-                        <= GUESSED_SHARE * Math.abs(x[network.node(node).getAsInt()]) + GUESSED_VOLTS);
+                && number >= 0
+                && !(spread(number) <= GUESSED_SHARE * Math.abs(x[number]) + GUESSED_VOLTS);
     }
 
     /**
