@@ -6,6 +6,7 @@ import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.NotSettled;
+import org.umberdial.core.circuit.work.Outcome;
 import org.umberdial.core.circuit.work.Ripple;
 import org.umberdial.core.circuit.work.WorkBudget;
 import org.umberdial.core.value.SpreadsheetCell;
@@ -43,9 +44,11 @@ final class RippleCommand implements Callable<Integer> {
         }
         Values values = file.values(network, line);
         AtWork work = new AtWork(network, WorkBudget.COMMAND_LINE);
-        if (work.solve(values) instanceof NotSettled failed) {
+        Outcome outcome = work.solve(values);
+        if (outcome instanceof NotSettled failed) {
             throw new Refused(failed.reason(), Umber.NO_ANSWER);
         }
+        outcome.settled().orElseThrow().notes().forEach(note -> file.note(note.text()));
         Ripple ripple = Ripple.of(work, values).orElseThrow();
         StringBuilder out = new StringBuilder("node,ripple_pp,hertz\n");
         for (String node : network.names().subList(0, network.namedNodes())) {

@@ -55,7 +55,7 @@ final class SolveCommand implements Callable<Integer> {
             throw new Refused(failed.reason(), Umber.NO_ANSWER);
         }
         OperatingPoint point = outcome.settled().orElseThrow();
-        point.notes().forEach(file::note);
+        point.notes().forEach(note -> file.note(note.text()));
         Optional<Ripple> ripple = Ripple.of(work, values);
         MeterReadings readings = new MeterReadings(work, point);
         List<String> floating = point.floating();

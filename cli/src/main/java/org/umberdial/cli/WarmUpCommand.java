@@ -72,6 +72,7 @@ final class WarmUpCommand implements Callable<Integer> {
                 .filter(point -> network.node(point).isPresent())
                 .toList();
         WarmUp.Course course = WarmUp.run(Values.nominal(network), schedule, points, length);
+        course.notes().forEach(note -> file.note(note.text()));
         StringBuilder out = new StringBuilder("seconds,line_volts,set_volts,line_amps,lamp_watts");
         points.forEach(point -> out.append(',').append(SpreadsheetCell.written(point)));
         out.append('\n');

@@ -23,8 +23,9 @@ public final class GlowTubes {
             double least = number(row, "min_mA") * 1e-3;
             double most = number(row, "max_mA") * 1e-3;
             // Where no regulation is published: the usual few percent of the burning voltage over the range.
-            double regulation =
-                    row.get("regulation_V").isEmpty() ? 0.05 * number(row, "burn_V") : number(row, "regulation_V");
+            double regulation = row.getOrDefault("regulation_V", "").isEmpty()
+                    ? 0.05 * number(row, "burn_V")
+                    : number(row, "regulation_V");
             boolean neon = row.get("type").startsWith("NE-");
             laws.put(
                     row.get("type").toUpperCase(Locale.ROOT),

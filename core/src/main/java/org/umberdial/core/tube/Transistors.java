@@ -56,6 +56,6 @@ public final class Transistors {
     }
 
     private static double number(Map<String, String> row, String column, double otherwise) {
-        return row.get(column).isEmpty() ? otherwise : Double.parseDouble(row.get(column));
+        return row.getOrDefault(column, "").isEmpty() ? otherwise : Double.parseDouble(row.get(column));
     }
 }

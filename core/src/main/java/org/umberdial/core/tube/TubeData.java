@@ -1,11 +1,8 @@
 package org.umberdial.core.tube;
 
-import java.io.BufferedReader;
-import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -16,7 +13,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberdial.core.value.CsvLine;
 import org.umberdial.core.value.InvalidEntry;
 
 /** Published tube data: what ships with the application, and what a shop has added to it. */
@@ -135,31 +131,15 @@ public final class TubeData {
     }
 
     private static List<Map<String, String>> rows(Reader source) {
-        try (BufferedReader in = new BufferedReader(source)) {
-            List<String> header =
-                    CsvLine.split(Optional.ofNullable(in.readLine()).orElse(""));
-            List<Map<String, String>> rows = new ArrayList<>();
-            for (String line = in.readLine(); line != null; line = in.readLine()) {
-                if (line.isBlank()) {
-                    continue;
-                }
-                List<String> cells = CsvLine.split(line);
-                Map<String, String> row = new HashMap<>();
-                for (int i = 0; i < header.size() && i < cells.size(); i++) {
-                    row.put(header.get(i).strip(), cells.get(i).strip());
-                }
-                if (row.getOrDefault("type", "").isEmpty()) {
-                    throw new InvalidEntry(
-                            InvalidEntry.Code.EMPTY,
-                            "tube data, row " + (rows.size() + 2)
-                                    + ": the column \"type\" is empty; give the type number.");
-                }
-                rows.add(row);
+        List<Map<String, String>> rows = TubeTable.rows(source);
+        for (int i = 0; i < rows.size(); i++) {
+            if (rows.get(i).getOrDefault("type", "").isEmpty()) {
+                throw new InvalidEntry(
+                        InvalidEntry.Code.EMPTY,
+                        "tube data, row " + (i + 2) + ": the column \"type\" is empty; give the type number.");
             }
-            return rows;
-        } catch (IOException e) {
-            throw new UncheckedIOException("tube data cannot be read", e);
         }
+        return rows;
     }
 
     private static TubeType type(String name, List<Map<String, String>> rows, Map<String, String> classes) {

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.umberdial.core.area.Bench;
+import org.umberdial.core.circuit.work.Note;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.policy.HousePolicy;
@@ -190,8 +191,8 @@ final class Phrases {
     private List<String> notesAt(TestPoint point) {
         return model.solvedPoint().stream()
                 .flatMap(solved -> solved.notes().stream()
-                        .filter(note -> solved.isGuess(point.node()) && note.contains("nothing ties its grid")
-                                || touches(note.split("[ :]", 2)[0], point)))
+                        .filter(note -> note.guess() && solved.isGuess(point.node()) || touches(note.part(), point))
+                        .map(Note::text))
                 .toList();
     }
 

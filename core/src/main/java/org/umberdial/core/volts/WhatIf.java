@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.umberdial.core.area.Bench;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.network.Heat;
@@ -13,6 +14,7 @@ import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.NotSettled;
+import org.umberdial.core.circuit.work.Note;
 import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.reading.ReadingKind;
@@ -160,7 +162,7 @@ public final class WhatIf {
                 .toList();
         return new Answer(
                 true,
-                String.join(" ", after.get().point().notes()),
+                after.get().point().notes().stream().map(Note::text).collect(Collectors.joining(" ")),
                 steps,
                 overloads(set, before.get().point(), after.get().point()),
                 heaters(healthy.network(), before.get().point(), after.get().point()),

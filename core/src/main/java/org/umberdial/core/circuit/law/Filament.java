@@ -17,6 +17,8 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
         implements ThermalLaw {
     /** Of tungsten: I ~ V^0.55. */
     private static final double TUNGSTEN = 0.45 / 1.55;
+    /** Of iron in hydrogen over its range: I ~ V^0.06. */
+    private static final double IRON = 0.94 / 1.06;
     /** Warmth at which a cathode gives half its current. */
     private static final double HALF_WARMTH = 0.5;
     /** Warmth up to which it gives none. */
@@ -30,6 +32,17 @@ public record Filament(double ratedVolts, double ratedAmperes, double coldRatio,
 
     public static Filament heater(double volts, double amperes, double seconds) {
         return new Filament(volts, amperes, 7, seconds, TUNGSTEN);
+    }
+
+    /**
+     * A barretter: an iron wire in hydrogen that holds its current over a range of volts, I ~ V^0.06 (H. Busch, Annalen
+     * der Physik 64, 1921). Outside of the range it is none.
+     *
+     * @param middleVolts of its range
+     * @param amperes it holds there
+     */
+    public static Filament barretter(double middleVolts, double amperes) {
+        return new Filament(middleVolts, amperes, 8, 3, IRON);
     }
 
     @Override

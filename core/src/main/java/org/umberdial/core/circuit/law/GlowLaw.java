@@ -33,6 +33,11 @@ public record GlowLaw(
         return burnVolts - ohms * (leastAmperes + mostAmperes) / 2;
     }
 
+    /** What counts towards striking of a voltage from anode to cathode [V]. */
+    public double across(double volts) {
+        return eitherWay ? Math.abs(volts) : volts;
+    }
+
     @Override
     public void evaluate(double volts, double emission, double[] out) {
         forward(volts, out);

@@ -31,13 +31,54 @@ public record Amplifier(
         int heat,
         Oscillation oscillation,
         boolean acDriven) {
+    static Amplifier triode(
+            String part, TriodeLaw law, int plate, int grid, int cathode, int heat, Oscillation oscillation) {
+        return new Amplifier(
+                part, Optional.of(law), none(), none(), none(), plate, -1, -1, grid, cathode, heat, oscillation, false);
+    }
+
+    static Amplifier pentode(String part, PentodeLaw law, int plate, int screen, int grid, int cathode, int heat) {
+        return new Amplifier(
+                part,
+                none(),
+                Optional.of(law),
+                none(),
+                none(),
+                plate,
+                screen,
+                -1,
+                grid,
+                cathode,
+                heat,
+                Oscillation.NONE,
+                false);
+    }
+
+    /** @param nodes plate, screens, third grid, grid, cathode */
+    static Amplifier heptode(String part, HeptodeLaw law, int[] nodes, int heat) {
+        return new Amplifier(
+                part,
+                none(),
+                none(),
+                Optional.of(law),
+                none(),
+                nodes[0],
+                nodes[1],
+                nodes[2],
+                nodes[3],
+                nodes[4],
+                heat,
+                Oscillation.NONE,
+                false);
+    }
+
     /** A transistor between collector, base and emitter, which stand for plate, grid and cathode. */
     static Amplifier transistor(String part, BipolarLaw law, int collector, int base, int emitter) {
         return new Amplifier(
                 part,
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
+                none(),
+                none(),
+                none(),
                 Optional.of(law),
                 collector,
                 -1,
@@ -47,6 +88,10 @@ public record Amplifier(
                 -1,
                 Oscillation.NONE,
                 false);
+    }
+
+    private static <T> Optional<T> none() {
+        return Optional.empty();
     }
 
     public boolean hasScreen() {

@@ -12,9 +12,9 @@ import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.deck.SpiceNumber;
-import org.umberdial.core.circuit.law.Barretter;
 import org.umberdial.core.circuit.law.BipolarLaw;
 import org.umberdial.core.circuit.law.Conductor;
+import org.umberdial.core.circuit.law.Filament;
 import org.umberdial.core.circuit.law.GlowLaw;
 import org.umberdial.core.circuit.law.JunctionLaw;
 import org.umberdial.core.circuit.law.Saturation;
@@ -415,7 +415,13 @@ final class NetworkBuilder {
                             + "current, and that current.");
             return;
         }
-        tubes.heat(card, "", new Barretter(least, most, amperes), at(card), new double[] {1});
+        tubes.heat(
+                card,
+                "",
+                Filament.barretter((least + most) / 2, amperes),
+                at(card),
+                new double[] {1},
+                Optional.of(new Heat.Range(least, most)));
     }
 
     /** Two nodes, or three with the tap to the lamp in the middle. */

@@ -71,6 +71,10 @@ final class TubeElements {
     }
 
     void heat(Card card, String tube, ThermalLaw law, int[] nodes, double[] shares) {
+        heat(card, tube, law, nodes, shares, Optional.empty());
+    }
+
+    void heat(Card card, String tube, ThermalLaw law, int[] nodes, double[] shares, Optional<Heat.Range> range) {
         int[] numbers = new int[shares.length];
         for (int i = 0; i < shares.length; i++) {
             numbers[i] = built.branch(card, nodes[i], nodes[i + 1], Branch.Kind.FILAMENT, law.hotOhms() * shares[i]);
@@ -79,7 +83,7 @@ final class TubeElements {
         if (!tube.isEmpty() && heatOf.putIfAbsent(tube, built.heats.size()) != null) {
             built.fault(card, tube + " has two heaters; name the tubes apart, as in XV4H and XV5H.");
         }
-        built.heats.add(new Heat(card.reference(), tube, law, numbers, shares));
+        built.heats.add(new Heat(card.reference(), tube, law, numbers, shares, range));
     }
 
     private static String tubeName(Card card) {
@@ -114,67 +118,27 @@ final class TubeElements {
                             + "; a triode has 3, a pentode 4, a heptode 5, a diode or half-wave rectifier 2.");
             return;
         }
+        String part = card.reference();
         switch (section.get()) {
             case TRIODE ->
                 model.triode()
-                        .ifPresentOrElse(
-                                law -> amplify(
-                                        card,
-                                        new Amplifier(
-                                                card.reference(),
-                                                model.triode(),
-                                                Optional.empty(),
-                                                Optional.empty(),
-                                                Optional.empty(),
-                                                n[0],
-                                                -1,
-                                                -1,
-                                                n[1],
-                                                n[2],
-                                                heat,
-                                                oscillates(card) ? model.oscillation() : Oscillation.NONE,
-                                                false)),
-                                () -> missing(card, "triode"));
+                        .map(law -> Amplifier.triode(
+                                part,
+                                law,
+                                n[0],
+                                n[1],
+                                n[2],
+                                heat,
+                                oscillates(card) ? model.oscillation() : Oscillation.NONE))
+                        .ifPresentOrElse(tube -> amplify(card, tube), () -> missing(card, "triode"));
             case PENTODE ->
                 model.pentode()
-                        .ifPresentOrElse(
-                                law -> amplify(
-                                        card,
-                                        new Amplifier(
-                                                card.reference(),
-                                                Optional.empty(),
-                                                model.pentode(),
-                                                Optional.empty(),
-                                                Optional.empty(),
-                                                n[0],
-                                                n[1],
-                                                -1,
-                                                n[2],
-                                                n[3],
-                                                heat,
-                                                Oscillation.NONE,
-                                                false)),
-                                () -> missing(card, "pentode"));
+                        .map(law -> Amplifier.pentode(part, law, n[0], n[1], n[2], n[3], heat))
+                        .ifPresentOrElse(tube -> amplify(card, tube), () -> missing(card, "pentode"));
             case HEPTODE ->
                 model.heptode()
-                        .ifPresentOrElse(
-                                law -> amplify(
-                                        card,
-                                        new Amplifier(
-                                                card.reference(),
-                                                Optional.empty(),
-                                                Optional.empty(),
-                                                model.heptode(),
-                                                Optional.empty(),
-                                                n[0],
-                                                n[1],
-                                                n[2],
-                                                n[3],
-                                                n[4],
-                                                heat,
-                                                Oscillation.NONE,
-                                                false)),
-                                () -> missing(card, "heptode"));
+                        .map(law -> Amplifier.heptode(part, law, n, heat))
+                        .ifPresentOrElse(tube -> amplify(card, tube), () -> missing(card, "heptode"));
             case FULL_WAVE ->
                 model.rectifier()
                         .ifPresentOrElse(
@@ -201,22 +165,7 @@ final class TubeElements {
                     "a tuning eye is written plate, target, grid, cathode and its type, as in XV6 p t g k 6E5_E.");
             return;
         }
-        amplify(
-                card,
-                new Amplifier(
-                        card.reference(),
-                        Optional.of(law.triode()),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        n[0],
-                        -1,
-                        -1,
-                        n[2],
-                        n[3],
-                        heat,
-                        Oscillation.NONE,
-                        false));
+        amplify(card, Amplifier.triode(card.reference(), law.triode(), n[0], n[2], n[3], heat, Oscillation.NONE));
         conducts(card, n[1], n[3], law.target(), heat);
         built.eyes.add(new Eye(card.reference(), law, n[0], n[1], n[3]));
     }

@@ -26,19 +26,19 @@ public final class AtWork {
     private Solver solver;
 
     private Solver keptSolver;
-    private double[][] kept;
-
+    private Solver.State kept;
     private final WorkBudget budget;
+    private final Work work = new Work();
 
     public AtWork(Network network) {
         this(network, WorkBudget.APPLICATION);
     }
 
-    /** @param budget for each solve; beyond it there is no answer and that is said */
+    /** @param budget for each answer; beyond it there is no answer and that is said */
     public AtWork(Network network, WorkBudget budget) {
         this.budget = budget;
         this.network = network;
-        plain = new Solver(network);
+        plain = new Solver(network, work);
         solver = plain;
     }
 
@@ -58,6 +58,7 @@ public final class AtWork {
             solver = plain;
         }
         solver.probed = -1;
+        work.give(budget.multiplications);
         GridsAdrift adrift = GridsAdrift.of(values);
         if (adrift.isEmpty()) {
             return burning(values, Optional.empty());
@@ -89,10 +90,12 @@ public final class AtWork {
             values = henries.map(values::magnetised).orElse(values);
             outcome = settle(glow.in(values), adrift);
         }
-        return outcome instanceof OperatingPoint
-                        && Cores.changed(values, solver.x).isPresent()
-                ? new NotSettled("", "The answer is not to be trusted, because a core's inductance found no rest.")
-                : outcome;
+        if (outcome instanceof OperatingPoint
+                && (Cores.changed(values, solver.x).isPresent() || glow.any() && glow.strike(solver.moments()))) {
+            return new NotSettled(
+                    "", "The answer is not to be trusted, because a core's inductance or a discharge found no rest.");
+        }
+        return outcome;
     }
 
     private Outcome settle(Values asked, Optional<Adrift> adrift) {
@@ -100,11 +103,10 @@ public final class AtWork {
         Set<Integer> amplifiers = new TreeSet<>();
         Values values = asked;
         for (int widening = 0; ; widening++) {
-            solver.spend(budget);
             if (!solver.solve(values)) {
                 int worst = solver.worstNode();
                 solver.cold();
-                if (solver.isSpent()) {
+                if (work.isSpent()) {
                     return new NotSettled("", budget.spent());
                 }
                 return Unsettled.at(worst, values);
@@ -115,7 +117,6 @@ public final class AtWork {
                     && solver.guard.unseenAmplifiers.isEmpty()) {
                 // What nothing holds in place, such as a core whose windings are all open, keeps what it was given.
                 solver.cold();
-                solver.spend(budget);
                 doubt = solver.solve(values) ? solver.doubt(values) : doubt;
             }
             if (doubt.isEmpty()) {
@@ -135,7 +136,7 @@ public final class AtWork {
     private Solver following(Set<Integer> junctions, Set<Integer> amplifiers) {
         Solver found = wider.computeIfAbsent(
                 List.of(Set.copyOf(junctions), Set.copyOf(amplifiers)),
-                key -> new Solver(solver.network.following(junctions, amplifiers)));
+                key -> new Solver(solver.network.following(junctions, amplifiers), work));
         found.cold();
         if (wider.size() > MOST_WIDENINGS) {
             wider.remove(wider.keySet().iterator().next());
@@ -146,24 +147,14 @@ public final class AtWork {
     /** Keeps the present solution as the one to start variants from; see {@link #rewind}. */
     public void keep() {
         keptSolver = solver;
-        kept = new double[][] {
-            solver.x.clone(),
-            solver.coupling.inputMean.clone(),
-            solver.cycle.start.clone(),
-            solver.heaters.warmth.clone(),
-            solver.cycle.junctionVolts[Cycle.STEPS - 1].clone()
-        };
+        kept = solver.state();
     }
 
     /** Starts the next solve from the solution kept, whatever was solved in between. */
     public void rewind() {
         if (kept != null) {
             solver = keptSolver;
-            System.arraycopy(kept[0], 0, solver.x, 0, solver.x.length);
-            System.arraycopy(kept[1], 0, solver.coupling.inputMean, 0, solver.coupling.inputMean.length);
-            System.arraycopy(kept[2], 0, solver.cycle.start, 0, solver.cycle.start.length);
-            System.arraycopy(kept[3], 0, solver.heaters.warmth, 0, solver.heaters.warmth.length);
-            System.arraycopy(kept[4], 0, solver.cycle.junctionVolts[Cycle.STEPS - 1], 0, kept[4].length);
+            solver.restore(kept);
         }
     }
 

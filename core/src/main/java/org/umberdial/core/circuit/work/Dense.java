@@ -98,12 +98,17 @@ final class Dense {
 
     /** {@code c + a b} as a new matrix. */
     static double[][] plusProduct(double[][] c, double[][] a, double[][] b) {
-        double[][] sum = new double[c.length][];
-        for (int i = 0; i < sum.length; i++) {
-            sum[i] = c[i].clone();
-        }
+        double[][] sum = copy(c);
         addProduct(sum, a, b);
         return sum;
+    }
+
+    static double[][] copy(double[][] a) {
+        double[][] copy = new double[a.length][];
+        for (int i = 0; i < copy.length; i++) {
+            copy[i] = a[i].clone();
+        }
+        return copy;
     }
 
     /** Adds {@code a b} to {@code c}. */

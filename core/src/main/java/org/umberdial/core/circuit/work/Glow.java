@@ -1,16 +1,10 @@
 package org.umberdial.core.circuit.work;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
-import java.util.Locale;
-import org.umberdial.core.circuit.law.Barretter;
 import org.umberdial.core.circuit.law.GlowLaw;
 import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
-import org.umberdial.core.value.Engineering;
-import org.umberdial.core.value.Unit;
 
 /**
  * Which discharges burn. A set is switched on with all of them dark; each that then sees its striking voltage lights,
@@ -19,9 +13,7 @@ import org.umberdial.core.value.Unit;
  */
 final class Glow {
     /** Less than this share of its least current is as good as out. */
-    private static final double OUT = 0.02;
-    /** A lamp, thermistor or barretter that takes so many times its power burns out. */
-    private static final double BURNT = 2.5;
+    static final double OUT = 0.02;
 
     private final Network network;
     private final boolean[] burning;
@@ -111,82 +103,16 @@ final class Glow {
     }
 
     private static double across(Junction junction, GlowLaw law, double[][] moments) {
-        double most = 0;
-        for (int t = 0; t < moments[0].length; t++) {
-            double volts = (junction.a() < 0 ? 0 : moments[junction.a()][t])
+        return Arrays.stream(volts(junction, moments)).map(law::across).max().orElse(0);
+    }
+
+    /** Volts across a junction, by moment of the cycle. */
+    static double[] volts(Junction junction, double[][] moments) {
+        double[] volts = new double[moments[0].length];
+        for (int t = 0; t < volts.length; t++) {
+            volts[t] = (junction.a() < 0 ? 0 : moments[junction.a()][t])
                     - (junction.b() < 0 ? 0 : moments[junction.b()][t]);
-            most = Math.max(most, law.eitherWay() ? Math.abs(volts) : volts);
         }
-        return most;
-    }
-
-    /** What is to be said of discharges and barretters at an operating point: what does not do what it is there for. */
-    static List<String> notes(
-            Network network, Values values, double[][] moments, double[] heaterVolts, double[] warmth) {
-        List<String> notes = new ArrayList<>();
-        for (int j = 0; j < network.junctions().size(); j++) {
-            Junction junction = network.junctions().get(j);
-            if (junction.law() instanceof GlowLaw law) {
-                note(notes, junction, law, values.junctionHealth()[j], moments);
-            }
-        }
-        for (int h = 0; h < heaterVolts.length; h++) {
-            double over = heaterVolts[h]
-                    * heaterVolts[h]
-                    / network.heats().get(h).law().ohms(warmth[h])
-                    / network.heats().get(h).law().ratedWatts();
-            if (network.heats().get(h).isLamp() && over > BURNT) {
-                notes.add(String.format(
-                        Locale.ROOT,
-                        "%s takes %.1f times the power it is made for and will not last.",
-                        network.heats().get(h).part(),
-                        over));
-            }
-            if (network.heats().get(h).law() instanceof Barretter law
-                    && (heaterVolts[h] < law.leastVolts() || heaterVolts[h] > law.mostVolts())) {
-                notes.add(String.format(
-                        Locale.ROOT,
-                        "%s has %s across it, outside the %.0f to %.0f V over which it holds its current; beyond them"
-                                + " its resistance here is a guess.",
-                        network.heats().get(h).part(),
-                        print(heaterVolts[h], Unit.VOLT),
-                        law.leastVolts(),
-                        law.mostVolts()));
-            }
-        }
-        return notes;
-    }
-
-    private static void note(List<String> notes, Junction junction, GlowLaw law, double lit, double[][] moments) {
-        if (lit == 0) {
-            notes.add(junction.part() + " stays dark: it sees " + print(across(junction, law, moments), Unit.VOLT)
-                    + " at most and strikes at " + print(law.strikeVolts(), Unit.VOLT) + ".");
-            return;
-        }
-        double[] out = new double[2];
-        double most = 0;
-        double sum = 0;
-        for (int t = 0; t < moments[0].length; t++) {
-            double volts = (junction.a() < 0 ? 0 : moments[junction.a()][t])
-                    - (junction.b() < 0 ? 0 : moments[junction.b()][t]);
-            law.evaluate(volts, lit, out);
-            most = Math.max(most, Math.abs(out[0]));
-            sum += Math.abs(out[0]) / moments[0].length;
-        }
-        if (most < OUT * law.leastAmperes()) {
-            notes.add(junction.part() + " strikes and goes out again: what feeds it falls below the "
-                    + print(law.burnVolts(), Unit.VOLT) + " it burns at. It flickers.");
-        } else if (most < law.leastAmperes()) {
-            notes.add(junction.part() + " carries " + print(most, Unit.AMPERE) + ", less than the "
-                    + print(law.leastAmperes(), Unit.AMPERE)
-                    + " it needs: it does not hold its voltage, and with a capacitor across it, it flashes.");
-        } else if (sum > law.mostAmperes()) {
-            notes.add(junction.part() + " carries " + print(sum, Unit.AMPERE) + ", more than the "
-                    + print(law.mostAmperes(), Unit.AMPERE) + " it stands.");
-        }
-    }
-
-    private static String print(double value, Unit unit) {
-        return Engineering.print(value, unit);
+        return volts;
     }
 }

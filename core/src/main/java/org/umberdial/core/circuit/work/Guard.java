@@ -451,7 +451,7 @@ final class Guard {
                 continue;
             }
             laws.currents(tube, values.gas()[i], emission, mean);
-            double[] still = {laws.gridCurrent, laws.grid3Current, laws.screenCurrent, laws.plateCurrent};
+            double[] still = laws.current.clone();
             for (int e = 0; e < still.length; e++) {
                 slopes[e] = laws.slopes(e);
             }
@@ -526,7 +526,7 @@ final class Guard {
             }
             laws.currents(alone, gas, emission, now);
             for (int e = 0; e < amperes.length; e++) {
-                amperes[e][t] = laws.current(e);
+                amperes[e][t] = laws.current[e];
             }
         }
         return amperes;

@@ -110,7 +110,7 @@ final class LongCarry {
         }
         Dense.addProduct(end, now, inputs[steps]);
         if (withMeans) {
-            mean(means, Dense.plusProduct(all, before, new double[ports][states]), later, before, now);
+            mean(means, Dense.copy(all), later, before, now);
         }
     }
 

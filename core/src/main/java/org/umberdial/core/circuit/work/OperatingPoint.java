@@ -2,7 +2,6 @@ package org.umberdial.core.circuit.work;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -12,8 +11,6 @@ import org.umberdial.core.circuit.network.Branch;
 import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
-import org.umberdial.core.value.Engineering;
-import org.umberdial.core.value.Unit;
 
 /** The averages of a running set. Immutable; the solver may go on meanwhile. */
 public final class OperatingPoint implements Outcome {
@@ -40,7 +37,7 @@ public final class OperatingPoint implements Outcome {
     private final double[] tubeAmperes;
 
     private final Optional<Adrift> adrift;
-    private final List<String> notes;
+    private final List<Note> notes;
 
     OperatingPoint(Solver solver, Values values, Optional<Adrift> adrift) {
         this.adrift = adrift;
@@ -53,7 +50,6 @@ public final class OperatingPoint implements Outcome {
         heaterVolts = solver.heaters.rms.clone();
         warmth = solver.heaters.warmth.clone();
         rounds = solver.rounds;
-        notes = Glow.notes(network, values, solver.moments(), heaterVolts, warmth);
         LineSide line = new LineSide(solver);
         lineAmperes = line.amperes();
         lineWatts = line.watts(values);
@@ -73,9 +69,10 @@ public final class OperatingPoint implements Outcome {
             }
             solver.stamps.currents(
                     tube, values.gas()[i], Stamps.emission(warmth, tube.heat()) * values.amplifierHealth()[i], x);
-            tubeAmperes[2 * i] = solver.stamps.plateCurrent;
-            tubeAmperes[2 * i + 1] = solver.stamps.screenCurrent;
+            tubeAmperes[2 * i] = solver.stamps.current[Stamps.PLATE];
+            tubeAmperes[2 * i + 1] = solver.stamps.current[Stamps.SCREEN];
         }
+        notes = noted(solver.moments());
     }
 
     public Network network() {
@@ -113,51 +110,24 @@ public final class OperatingPoint implements Outcome {
 
     /**
      * What is to be said beside the figures: grids that nothing ties, discharges that stay dark, go out or carry too
-     * little or too much, barretters out of their range.
+     * little or too much, what burns out, barretters out of their range, what a tuning eye shows.
      */
-    public List<String> notes() {
-        Stream<String> shadows = network.eyes().stream()
-                .map(eye -> shadowDegrees(eye.part()).isPresent()
-                        ? String.format(
-                                Locale.ROOT,
-                                "%s shows a shadow of about %.0f°.",
-                                eye.part(),
-                                shadowDegrees(eye.part()).getAsDouble())
-                        : eye.part() + " does not light: its target has no volts.");
-        return Stream.of(adrift().stream(), notes.stream(), shadows)
-                .flatMap(lines -> lines)
-                .toList();
+    public List<Note> notes() {
+        return notes;
+    }
+
+    private List<Note> noted(double[][] moments) {
+        Notes said = new Notes();
+        adrift.ifPresent(found -> found.tubes()
+                .forEach(tube -> said.adrift(network, tube, x[tube.grid()], found.range(tube.grid(), x[tube.grid()]))));
+        said.parts(network, values, moments, heaterVolts, warmth);
+        network.eyes().forEach(eye -> said.eye(eye, shadowDegrees(eye.part())));
+        return said.all();
     }
 
     private double spread(int node) {
         double[] range = adrift.orElseThrow().range(node, x[node]);
         return range[1] - range[0];
-    }
-
-    /**
-     * What is to be said of every control grid that nothing ties: where it drifts to, how sure that is, and what the
-     * tube then does; empty when all are tied.
-     */
-    public List<String> adrift() {
-        return adrift.map(found -> found.tubes().stream()
-                        .map(tube -> {
-                            double[] range = found.range(tube.grid(), x[tube.grid()]);
-                            return tube.part() + ": nothing ties its grid "
-                                    + network.names().get(tube.grid())
-                                    + ". It drifts to about " + volts(x[tube.grid()])
-                                    + (Double.isNaN(range[0])
-                                            ? "; how far insulation and gas may move that did not settle"
-                                            : ", and may lie between " + volts(range[0]) + " and " + volts(range[1])
-                                                    + " by insulation and gas")
-                                    + ". What hangs on this tube is a guess; a meter on the grid ties it and shows something"
-                                    + " else.";
-                        })
-                        .toList())
-                .orElse(List.of());
-    }
-
-    private static String volts(double volts) {
-        return Engineering.print(volts, Unit.VOLT);
     }
 
     /** Nodes of the deck that no direct current can reach. */

@@ -120,8 +120,8 @@ abstract class PortLaw {
             }
             stamps.currents(alone, gas, emission, x);
             for (int i = 0; i < electrodes.length; i++) {
-                amperes[at + i] = stamps.current(electrodes[i]);
-                double[] row = stamps.row(electrodes[i]);
+                amperes[at + i] = stamps.current[electrodes[i]];
+                double[] row = stamps.row[electrodes[i]];
                 for (int k = 0; k < electrodes.length; k++) {
                     slopes[i][k] = row[electrodes[k]];
                 }

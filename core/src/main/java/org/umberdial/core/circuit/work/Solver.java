@@ -74,11 +74,10 @@ final class Solver {
     /** Mean states one slow step ago, and the share of the slow step that a cycle is; for warming up. */
     final double[] previousState;
 
-    /** What is left of a solve's budget, and what a round and the cycle's slopes take of it [multiplications]. */
-    private long left = Long.MAX_VALUE;
-
-    private long budget = Long.MAX_VALUE;
+    private final Work work;
+    /** What a round takes beside its cycle [multiplications]. */
     private final long roundCost;
+
     double drift;
     /** Conductance that holds every node to {@link #heldX}, while creeping [S]. */
     private double inertia;
@@ -101,8 +100,10 @@ final class Solver {
     private final double[] stepX;
     private boolean stepped;
 
-    Solver(Network network) {
+    /** @param work what all that is solved for one answer may cost together */
+    Solver(Network network, Work work) {
         this.network = network;
+        this.work = work;
         stamps = new Stamps(network);
         lu = new SparseLu(stamps.pattern);
         matrix = new double[stamps.pattern.count()];
@@ -122,16 +123,6 @@ final class Solver {
         previousState = new double[coupling.states];
         stepStart = new double[coupling.states];
         stepX = new double[size];
-    }
-
-    /** Gives the next solve so much. */
-    void spend(WorkBudget budget) {
-        left = budget.multiplications;
-        this.budget = left;
-    }
-
-    boolean isSpent() {
-        return left < 0;
     }
 
     double period() {
@@ -182,7 +173,7 @@ final class Solver {
     private boolean creep(Values values) {
         cold();
         double seconds = period();
-        for (int steps = 0; steps < MOST_CREEPING && !isSpent() && seconds < LONGEST_CREEPING_SECONDS; steps++) {
+        for (int steps = 0; steps < MOST_CREEPING && !work.isSpent() && seconds < LONGEST_CREEPING_SECONDS; steps++) {
             drift = period() / seconds;
             inertia = INERTIA_SIEMENS * drift;
             cycle.forget();
@@ -285,7 +276,7 @@ final class Solver {
         return amperes;
     }
 
-    /** Where a warming set stands. */
+    /** Where it stands. */
     record State(double[] x, double[] start, double[] mean, double[] inputs, double[] junctions, double[] warmth) {}
 
     State state() {
@@ -298,6 +289,10 @@ final class Solver {
                 heaters.warmth.clone());
     }
 
+    /**
+     * Stands where it stood; the slopes of its last cycle are kept, and only make the next one slower when they are
+     * old.
+     */
     void restore(State state) {
         System.arraycopy(state.x, 0, x, 0, x.length);
         System.arraycopy(state.start, 0, cycle.start, 0, state.start.length);
@@ -305,7 +300,6 @@ final class Solver {
         System.arraycopy(state.inputs, 0, coupling.inputMean, 0, state.inputs.length);
         System.arraycopy(state.junctions, 0, cycle.junctionVolts[Cycle.STEPS - 1], 0, state.junctions.length);
         System.arraycopy(state.warmth, 0, heaters.warmth, 0, heaters.warmth.length);
-        cycle.forget();
         stepped = false;
     }
 
@@ -383,9 +377,9 @@ final class Solver {
      * @return how far the farthest node moved [V]; NaN when the round failed
      */
     double round(Values values, boolean fresh) {
-        left -= roundCost;
-        if (left < 0 || cycle.mostWork() > budget) {
-            left = -1;
+        work.take(roundCost);
+        if (!work.allows(cycle.mostWork())) {
+            work.end();
             return Double.NaN;
         }
         heaters.nominal(values.siemens());
@@ -403,7 +397,7 @@ final class Solver {
         double open = 0;
         if (hasLine) {
             open = runCycle(values, fresh);
-            left -= cycle.work(false);
+            work.take(cycle.work(false));
             if (Double.isNaN(open)) {
                 return Double.NaN;
             }
@@ -484,7 +478,7 @@ final class Solver {
         if (!cycle.run(true)) {
             return Double.NaN;
         }
-        left -= cycle.work(true);
+        work.take(cycle.work(true));
         open = miss();
         cycle.learn(drift);
         cycle.close(careful ? closing.next(open) : 1);

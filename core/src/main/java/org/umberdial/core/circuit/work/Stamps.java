@@ -27,6 +27,12 @@ final class Stamps {
     /** Conductance that stands for a driven junction in the matrix; its own law makes up the difference [S]. */
     static final double GUARD = 2e-4;
 
+    /** Electrodes by number; the cathode comes after them. */
+    static final int GRID = 0;
+
+    static final int GRID3 = 1;
+    static final int SCREEN = 2;
+    static final int PLATE = 3;
     private static final int CONTROLS = 5;
 
     final Network network;
@@ -42,10 +48,12 @@ final class Stamps {
     private final int[] branchA;
     private final int[] branchB;
     private final double[] out = new double[10];
-    private final double[] plateRow = new double[CONTROLS];
-    private final double[] screenRow = new double[CONTROLS];
-    private final double[] gridRow = new double[CONTROLS];
-    private final double[] grid3Row = new double[CONTROLS];
+    /** Amperes into each electrode where {@link #currents} was asked last. */
+    final double[] current = new double[CONTROLS - 1];
+    /**
+     * Their slopes by grid, grid 3, screen and plate, each against the cathode; overwritten by the next question [S].
+     */
+    final double[][] row = new double[CONTROLS - 1][CONTROLS];
 
     Stamps(Network network) {
         this.network = network;
@@ -242,13 +250,13 @@ final class Stamps {
         }
         currents(tube, values.gas()[i], emission(warmth, tube.heat()) * values.amplifierHealth()[i], x);
         int[] slots = amplifierSlots[i];
-        row(slots, 0, gridRow, gridCurrent, tube.grid(), tube.cathode(), matrix, residual);
-        row(slots, 3, plateRow, plateCurrent, tube.plate(), tube.cathode(), matrix, residual);
+        enter(slots, 0, row[GRID], current[GRID], tube.grid(), tube.cathode(), matrix, residual);
+        enter(slots, 3, row[PLATE], current[PLATE], tube.plate(), tube.cathode(), matrix, residual);
         if (tube.hasScreen()) {
-            row(slots, 2, screenRow, screenCurrent, tube.screen(), tube.cathode(), matrix, residual);
+            enter(slots, 2, row[SCREEN], current[SCREEN], tube.screen(), tube.cathode(), matrix, residual);
         }
         if (tube.heptode().isPresent()) {
-            row(slots, 1, grid3Row, grid3Current, tube.grid3(), tube.cathode(), matrix, residual);
+            enter(slots, 1, row[GRID3], current[GRID3], tube.grid3(), tube.cathode(), matrix, residual);
         }
     }
 
@@ -272,37 +280,10 @@ final class Stamps {
         }
     }
 
-    /** An electrode's current where {@link #currents} was asked last: grid, grid 3, screen, plate by number [A]. */
-    double current(int electrode) {
-        return switch (electrode) {
-            case 0 -> gridCurrent;
-            case 1 -> grid3Current;
-            case 2 -> screenCurrent;
-            default -> plateCurrent;
-        };
-    }
-
-    /** Its slopes there, overwritten by the next question [S]. */
-    double[] row(int electrode) {
-        return switch (electrode) {
-            case 0 -> gridRow;
-            case 1 -> grid3Row;
-            case 2 -> screenRow;
-            default -> plateRow;
-        };
-    }
-
-    /**
-     * Slopes of an electrode's current where {@link #currents} was asked last: grid, grid 3, screen, plate by number.
-     */
+    /** Slopes of an electrode's current where {@link #currents} was asked last, by electrode [S]. */
     double[] slopes(int electrode) {
-        return Arrays.copyOf(row(electrode), CONTROLS - 1);
+        return Arrays.copyOf(row[electrode], CONTROLS - 1);
     }
-
-    double plateCurrent;
-    double screenCurrent;
-    double gridCurrent;
-    double grid3Current;
 
     /** Currents and slopes of a section at a state; slopes by grid, grid 3, screen, plate, each against the cathode. */
     void currents(Amplifier tube, double gas, double e, double[] x) {
@@ -310,42 +291,42 @@ final class Stamps {
         double vg = at(x, tube.grid()) - cathode;
         double vp = at(x, tube.plate()) - cathode;
         double vs = at(x, tube.screen()) - cathode;
-        Arrays.fill(plateRow, 0);
-        Arrays.fill(screenRow, 0);
-        Arrays.fill(gridRow, 0);
-        Arrays.fill(grid3Row, 0);
-        screenCurrent = 0;
-        grid3Current = 0;
+        Arrays.fill(row[PLATE], 0);
+        Arrays.fill(row[SCREEN], 0);
+        Arrays.fill(row[GRID], 0);
+        Arrays.fill(row[GRID3], 0);
+        current[SCREEN] = 0;
+        current[GRID3] = 0;
         if (tube.bipolar().isPresent()) {
             bipolar(tube.bipolar().get(), e, vg, vp);
         } else if (tube.triode().isPresent()) {
             triode(tube, e, vg, vp);
         } else if (tube.pentode().isPresent()) {
             tube.pentode().get().currents(vg, vs, vp, out);
-            plateCurrent = e * out[0];
-            plateRow[0] = e * out[1];
-            plateRow[2] = e * out[2];
-            plateRow[3] = e * out[3];
-            screenCurrent = e * out[4];
-            screenRow[0] = e * out[5];
-            screenRow[2] = e * out[6];
-            screenRow[3] = e * out[7];
+            current[PLATE] = e * out[0];
+            row[PLATE][0] = e * out[1];
+            row[PLATE][2] = e * out[2];
+            row[PLATE][3] = e * out[3];
+            current[SCREEN] = e * out[4];
+            row[SCREEN][0] = e * out[5];
+            row[SCREEN][2] = e * out[6];
+            row[SCREEN][3] = e * out[7];
             ownGrid(e, vg);
         } else {
             heptode(tube.heptode().orElseThrow(), e, vg, at(x, tube.grid3()) - cathode, vs, vp);
         }
         if (gas > 0) {
-            gridCurrent -= gas * (plateCurrent + screenCurrent);
+            current[GRID] -= gas * (current[PLATE] + current[SCREEN]);
             for (int k = 0; k < CONTROLS; k++) {
-                gridRow[k] -= gas * (plateRow[k] + screenRow[k]);
+                row[GRID][k] -= gas * (row[PLATE][k] + row[SCREEN][k]);
             }
         }
     }
 
     private void ownGrid(double e, double vg) {
         TubeModel.GRID.evaluate(vg, e, out);
-        gridCurrent = out[0];
-        gridRow[0] = out[1];
+        current[GRID] = out[0];
+        row[GRID][0] = out[1];
     }
 
     private void triode(Amplifier tube, double e, double vg, double vp) {
@@ -353,13 +334,13 @@ final class Stamps {
         double lift = vp > 0 ? swing : 0;
         double duty = tube.oscillation().conducting(e);
         tube.triode().orElseThrow().plate(vg + lift * vp, vp, out);
-        plateCurrent = e * duty * out[0];
-        plateRow[0] = e * duty * out[1];
-        plateRow[3] = e * duty * (out[2] + lift * out[1]);
+        current[PLATE] = e * duty * out[0];
+        row[PLATE][0] = e * duty * out[1];
+        row[PLATE][3] = e * duty * (out[2] + lift * out[1]);
         if (swing > 0) {
-            gridCurrent = e * OscillatorGrid.amperes(vg + lift * vp);
-            gridRow[0] = e * OscillatorGrid.siemens(vg + lift * vp);
-            gridRow[3] = lift * gridRow[0];
+            current[GRID] = e * OscillatorGrid.amperes(vg + lift * vp);
+            row[GRID][0] = e * OscillatorGrid.siemens(vg + lift * vp);
+            row[GRID][3] = lift * row[GRID][0];
         } else {
             ownGrid(e, vg);
         }
@@ -367,36 +348,36 @@ final class Stamps {
 
     private void bipolar(BipolarLaw law, double health, double vbe, double vce) {
         law.currents(vbe, vce, out);
-        plateCurrent = health * out[0];
-        plateRow[0] = health * out[1];
-        plateRow[3] = health * out[2];
-        gridCurrent = health * out[3];
-        gridRow[0] = health * out[4];
-        gridRow[3] = health * out[5];
+        current[PLATE] = health * out[0];
+        row[PLATE][0] = health * out[1];
+        row[PLATE][3] = health * out[2];
+        current[GRID] = health * out[3];
+        row[GRID][0] = health * out[4];
+        row[GRID][3] = health * out[5];
     }
 
     private void heptode(HeptodeLaw law, double e, double vg, double vg3, double vs, double vp) {
         law.currents(vg, vg3, vs, vp, e, out);
-        plateCurrent = e * out[0];
-        screenCurrent = e * out[5];
+        current[PLATE] = e * out[0];
+        current[SCREEN] = e * out[5];
         for (int k = 0; k < 4; k++) {
-            plateRow[k] = e * out[1 + k];
-            screenRow[k] = e * out[6 + k];
+            row[PLATE][k] = e * out[1 + k];
+            row[SCREEN][k] = e * out[6 + k];
         }
         if (law.swing() > 0) {
             double lift = vs > 0 ? law.swing() * e : 0;
-            gridCurrent = e * OscillatorGrid.amperes(vg + lift * vs);
-            gridRow[0] = e * OscillatorGrid.siemens(vg + lift * vs);
-            gridRow[2] = lift * gridRow[0];
+            current[GRID] = e * OscillatorGrid.amperes(vg + lift * vs);
+            row[GRID][0] = e * OscillatorGrid.siemens(vg + lift * vs);
+            row[GRID][2] = lift * row[GRID][0];
         } else {
             ownGrid(e, vg);
         }
         TubeModel.GRID.evaluate(vg3, e, out);
-        grid3Current = out[0];
-        grid3Row[1] = out[1];
+        current[GRID3] = out[0];
+        row[GRID3][1] = out[1];
     }
 
-    private static void row(
+    private static void enter(
             int[] slots,
             int electrode,
             double[] slopes,

@@ -42,6 +42,8 @@ public final class WarmUp {
 
     private static final double STANDING_VOLTS = 0.02;
     private static final double LARGEST_FACTOR = 200;
+    /** A run of this length may take the command line's budget, a longer one more [s]. */
+    private static final double BUDGET_SECONDS = 240;
     /** Steps between two looks of the guard. */
     private static final int UNLOOKED_STEPS = 20;
     /** A step fails when it cannot be made in so many halves. */
@@ -60,12 +62,16 @@ public final class WarmUp {
     public record Sample(
             double seconds, double lineVolts, double setVolts, double lineAmperes, double lampWatts, double[] points) {}
 
-    /** @param failure why the series ends early, if it does */
-    public record Course(List<Sample> samples, Optional<NotSettled> failure) {}
+    /**
+     * @param failure why the series ends early, if it does
+     * @param notes what is to be said beside it
+     */
+    public record Course(List<Sample> samples, Optional<NotSettled> failure, List<Note> notes) {}
 
     /** A moment to go back to; see {@link WarmUp#back}. */
     public static final class Moment {
         private final double now;
+        private final Sample latest;
         private final Solver solver;
         private final Solver.State state;
         private final double[] kelvin;
@@ -76,6 +82,7 @@ public final class WarmUp {
 
         private Moment(WarmUp from) {
             now = from.now;
+            latest = from.latest;
             solver = from.solver;
             state = from.solver.state();
             kelvin = from.kelvin.clone();
@@ -86,6 +93,8 @@ public final class WarmUp {
         }
     }
 
+    private final Work work = new Work();
+    private final List<Note> notes;
     private final int[] points;
     private final double lampVolts;
     private final double[] kelvin;
@@ -99,6 +108,11 @@ public final class WarmUp {
     private double volts;
     private double highestLine;
     private boolean leaks;
+    private Sample latest;
+    /** The one before; none at first and after going back. */
+    private Sample earlier;
+    /** Where a step failed last [s]. */
+    private double failedAt;
     /** How much the farthest filament has warmed since the set was last solved. */
     private double warmed;
 
@@ -117,18 +131,23 @@ public final class WarmUp {
         if (network.line().isEmpty()) {
             throw new IllegalArgumentException("the set has no line to switch on");
         }
-        nominal = GridsAdrift.usual(values);
+        GridsAdrift adrift = GridsAdrift.of(values);
+        nominal = adrift.in(GridsAdrift.USUAL);
+        Notes said = new Notes();
+        adrift.tubes().forEach(tube -> said.adrift(network, tube));
+        notes = said.all();
         this.points = points.stream()
                 .mapToInt(point -> network.node(point)
                         .orElseThrow(() -> new IllegalArgumentException("there is no node " + point)))
                 .toArray();
-        solver = new Solver(network);
+        solver = new Solver(network, work);
         solver.cold();
         Arrays.fill(solver.heaters.warmth, 0);
         glow = new Glow(network);
         lampVolts = network.line().map(Source::volts).orElse(1.0);
         kelvin = new double[network.stores().size()];
         formed = new double[kelvin.length];
+        latest = new Sample(0, 0, 0, 0, 0, new double[this.points.length]);
     }
 
     /**
@@ -140,7 +159,10 @@ public final class WarmUp {
     public static Course run(Values values, LineSchedule schedule, List<String> points, double seconds) {
         WarmUp set = new WarmUp(values, points);
         List<Sample> samples = new ArrayList<>();
-        samples.add(new Sample(0, schedule.volts(0), 0, 0, 0, new double[points.size()]));
+        set.latest = new Sample(0, schedule.volts(0), 0, 0, 0, new double[points.size()]);
+        samples.add(set.latest);
+        long budget = WorkBudget.COMMAND_LINE.multiplications;
+        set.work.give((long) (budget * Math.max(1, seconds / BUDGET_SECONDS)));
         Moment looked = set.mark();
         int lookedAt = samples.size();
         int steps = (int) Math.round(seconds / STEP_SECONDS);
@@ -148,10 +170,11 @@ public final class WarmUp {
             double end = i * STEP_SECONDS;
             set.lamps(schedule.lampsAt(end - STEP_SECONDS / 2));
             set.line(schedule.volts(end));
-            Optional<NotSettled> failure = set.advance(samples);
+            Optional<NotSettled> failure = set.advance();
             if (failure.isPresent()) {
-                return new Course(samples, failure);
+                return new Course(samples, failure, set.notes);
             }
+            samples.add(set.latest);
             if (i == 2 || i % UNLOOKED_STEPS == 0 || i == steps) {
                 if (widenings < MOST_WIDENINGS && set.follow(looked)) {
                     widenings++;
@@ -163,7 +186,7 @@ public final class WarmUp {
                 }
             }
         }
-        return new Course(samples, Optional.empty());
+        return new Course(samples, Optional.empty(), set.notes);
     }
 
     /** Line volts from here on, ahead of the lamps [V RMS]. */
@@ -209,6 +232,8 @@ public final class WarmUp {
     /** Back to a moment of this set; its line and parts stay as they are now, to be changed as wished. */
     public void back(Moment moment) {
         now = moment.now;
+        latest = moment.latest;
+        earlier = null;
         if (solver == moment.solver) {
             solver.restore(moment.state);
         } else {
@@ -223,23 +248,19 @@ public final class WarmUp {
     }
 
     /**
-     * One step of {@value #STEP_SECONDS} s.
+     * One step of {@value #STEP_SECONDS} s; {@link #latest} tells where it led.
      *
-     * @param samples what there is so far; the new one is added
      * @return why it could not be made; then the set stands where it stood
      */
-    public Optional<NotSettled> advance(List<Sample> samples) {
+    public Optional<NotSettled> advance() {
         double end = now + STEP_SECONDS;
         Values present = present();
-        boolean still = warmed < NOTHING_WARMED
-                && present == lastValues
-                && samples.size() > 2
-                && near(samples.get(samples.size() - 1), samples.get(samples.size() - 2));
+        boolean still = warmed < NOTHING_WARMED && present == lastValues && earlier != null && near(latest, earlier);
         if (still) {
             now = end;
             warmHeaters();
-            Sample before = samples.get(samples.size() - 1);
-            samples.add(new Sample(
+            Sample before = latest;
+            take(new Sample(
                     now,
                     before.lineVolts(),
                     before.setVolts(),
@@ -254,6 +275,9 @@ public final class WarmUp {
         if (!step(present, STEP_SECONDS, MOST_HALVINGS)) {
             int worst = solver.worstNode();
             solver.restore(before);
+            if (work.isSpent()) {
+                return Optional.of(new NotSettled("", WorkBudget.COMMAND_LINE.spent()));
+            }
             NotSettled why = Unsettled.at(worst, present);
             return Optional.of(new NotSettled(
                     why.node(),
@@ -276,7 +300,7 @@ public final class WarmUp {
                             beyond.get())));
         }
         now = end;
-        samples.add(sample(present));
+        take(sample(present));
         Optional<double[]> henries = Cores.changed(nominal, solver.x);
         if (henries.isPresent()) {
             nominal = nominal.magnetised(henries.get());
@@ -288,7 +312,15 @@ public final class WarmUp {
         return Optional.empty();
     }
 
-    private double failedAt;
+    /** The moment it has come to. */
+    public Sample latest() {
+        return latest;
+    }
+
+    private void take(Sample sample) {
+        earlier = latest.seconds() > 0 ? latest : null;
+        latest = sample;
+    }
 
     /** In one step, or in two halves when that does not settle. */
     private boolean step(Values present, double seconds, int halvings) {
@@ -315,7 +347,7 @@ public final class WarmUp {
         }
         network = network.following(solver.guard.unseenJunctions, solver.guard.unseenAmplifiers);
         nominal = nominal.on(network);
-        solver = new Solver(network);
+        solver = new Solver(network, work);
         back(looked);
         return true;
     }

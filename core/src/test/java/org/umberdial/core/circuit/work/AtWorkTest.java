@@ -177,8 +177,8 @@ class AtWorkTest {
         assertEquals(volts, adrift.volts("g").getAsDouble() - adrift.volts("k").getAsDouble(), 0.01);
         assertTrue(adrift.volts("k").getAsDouble() > 1.5 * tied.volts("k").getAsDouble());
         assertTrue(adrift.isGuess("k") && adrift.isGuess("g") && !adrift.isGuess("b") && !tied.isGuess("k"));
-        assertTrue(adrift.adrift().get(0).startsWith("XV1: nothing ties its grid g."), adrift.adrift()::toString);
-        assertTrue(tied.adrift().isEmpty());
+        assertTrue(adrift.notes().get(0).text().startsWith("XV1: nothing ties its grid g."), adrift.notes()::toString);
+        assertTrue(tied.notes().isEmpty());
     }
 
     private static final String OUTPUT = "VB b 0 250\nR1 b p 400\nXV1 p b g k 6V6GT_P\nR4 k 0 250\n";

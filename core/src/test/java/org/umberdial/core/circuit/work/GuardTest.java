@@ -24,7 +24,7 @@ class GuardTest {
     private record Solved(Network network, Values values, Solver solver, double[][] moments) {
         static Solved of(Deck deck) {
             Network network = Decks.network(deck, "");
-            Solver solver = new Solver(network);
+            Solver solver = new Solver(network, new Work());
             Values values = Values.nominal(network);
             assertTrue(solver.solve(values), deck.title());
             return new Solved(network, values, solver, solver.moments());
@@ -137,7 +137,7 @@ class GuardTest {
         } catch (RuntimeException noCircuit) {
             return Optional.empty();
         }
-        Solver solver = new Solver(other);
+        Solver solver = new Solver(other, new Work());
         if (!solver.solve(Values.nominal(other))) {
             return Optional.empty();
         }

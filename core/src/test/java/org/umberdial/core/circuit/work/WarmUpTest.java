@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -164,12 +163,11 @@ class WarmUpTest {
         }
     }
 
-    private static List<WarmUp.Sample> on(WarmUp set, int steps) {
-        List<WarmUp.Sample> samples = new ArrayList<>();
+    private static WarmUp.Sample on(WarmUp set, int steps) {
         for (int i = 0; i < steps; i++) {
-            assertEquals(Optional.empty(), set.advance(samples));
+            assertEquals(Optional.empty(), set.advance());
         }
-        return samples;
+        return set.latest();
     }
 
     @Test
@@ -177,21 +175,17 @@ class WarmUpTest {
         Network network = Decks.network(Decks.demo("table-set"), "");
         WarmUp set = new WarmUp(Values.nominal(network), List.of("filter_1"));
         set.line(117);
-        WarmUp.Sample warm = last(on(set, 240));
+        WarmUp.Sample warm = on(set, 240);
         WarmUp.Moment moment = set.mark();
         set.change(Values.nominal(network).shorted("C1"));
-        assertTrue(last(on(set, 4)).points()[0] < 10, "a capacitor shorts in mid-run");
+        assertTrue(on(set, 4).points()[0] < 10, "a capacitor shorts in mid-run");
         set.back(moment);
         set.change(Values.nominal(network));
-        WarmUp.Sample again = last(on(set, 8));
+        WarmUp.Sample again = on(set, 8);
         assertEquals(warm.points()[0], again.points()[0], 0.01 * warm.points()[0]);
         assertEquals(62, again.seconds());
         set.line(90);
-        assertTrue(last(on(set, 60)).points()[0] < 0.85 * warm.points()[0], "the line is turned down");
-    }
-
-    private static WarmUp.Sample last(List<WarmUp.Sample> samples) {
-        return samples.get(samples.size() - 1);
+        assertTrue(on(set, 60).points()[0] < 0.85 * warm.points()[0], "the line is turned down");
     }
 
     /** The line comes to the plates; the run must see that on its way, as the set at rest does. */
@@ -215,5 +209,12 @@ class WarmUpTest {
         Network network = Decks.network(Decks.small("regulator.cir"), "");
         WarmUp.Course course = run(network, "", 5, "r");
         assertEquals(150.6, last(course).points()[0], 0.5);
+    }
+
+    @Test
+    void aGridThatNothingTies_isSaidBesideTheCourse() {
+        Network network = Decks.network(
+                "VLINE a 0 SIN(0 169 60)\nR1 a p 33\nXV1 p b 35W4\nC1 b 0 40u\nR2 b q 270k\nXV2 q g 0 12AV6_T\nC2 g x 10n\nR3 x 0 1k");
+        assertTrue(run(network, "", 1, "b").notes().get(0).text().startsWith("XV2: nothing ties its grid g."));
     }
 }
