@@ -12,22 +12,13 @@ import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.deck.SpiceNumber;
-import org.umberdial.core.circuit.law.BipolarLaw;
-import org.umberdial.core.circuit.law.Conductor;
-import org.umberdial.core.circuit.law.Filament;
-import org.umberdial.core.circuit.law.GlowLaw;
-import org.umberdial.core.circuit.law.JunctionLaw;
 import org.umberdial.core.circuit.law.Saturation;
-import org.umberdial.core.circuit.law.Thermistor;
-import org.umberdial.core.tube.Ballast;
-import org.umberdial.core.tube.GlowTubes;
-import org.umberdial.core.tube.Transistors;
 import org.umberdial.core.tube.TubeModels;
 
 /** Turns cards into elements; one use. */
 final class NetworkBuilder {
     /** What a winding or a contact has at least; keeps the matrix sound and drops nothing that a meter shows [Ω]. */
-    private static final double LEAST_OHMS = 1e-3;
+    static final double LEAST_OHMS = 1e-3;
 
     private static final double LEAST_ESR = 0.05;
     /**
@@ -35,10 +26,6 @@ final class NetworkBuilder {
      * transformer [H].
      */
     static final double ORDINARY_HENRIES = 20;
-    /** What tables of transistors are for [°C]. */
-    private static final double DATA_CELSIUS = 25;
-    /** A lamp section and its lamp at 6 V and 0.3 A [Ω]. */
-    private static final double LAMP_SECTION_OHMS = 20;
     /** Coupled coils below this carry signals only [H]. */
     private static final double SIGNAL_HENRIES = 0.1;
 
@@ -58,6 +45,7 @@ final class NetworkBuilder {
 
     private final Deck deck;
     private final TubeElements tubes;
+    private final DeviceElements devices;
     private final String mode;
     private final Map<String, Integer> index = new LinkedHashMap<>();
     private final List<DeckRefused.Fault> faults = new ArrayList<>();
@@ -65,6 +53,7 @@ final class NetworkBuilder {
     NetworkBuilder(Deck deck, TubeModels tubes, String mode) {
         this.deck = deck;
         this.tubes = new TubeElements(this, tubes);
+        devices = new DeviceElements(this, this.tubes, deck.models());
         this.mode = mode;
         for (String node : deck.nodes()) {
             at(node);
@@ -93,7 +82,7 @@ final class NetworkBuilder {
         });
     }
 
-    private int inner(Card card, String what) {
+    int inner(Card card, String what) {
         return at(card.reference().toLowerCase(Locale.ROOT) + "#" + what);
     }
 
@@ -119,9 +108,9 @@ final class NetworkBuilder {
             case 'I' ->
                 injections.add(new Network.Injection(
                         card.reference(), at(card)[0], at(card)[1], card.value().orElse(0.0)));
-            case 'D' -> diode(card);
+            case 'D' -> devices.diode(card);
             case 'X' -> subcircuit(card);
-            case 'Q' -> transistor(card);
+            case 'Q' -> devices.transistor(card);
             default -> coupling(card);
         }
     }
@@ -238,206 +227,14 @@ final class NetworkBuilder {
         sources.add(new Source(card.reference(), plus, n[1], card.value().orElse(0.0), card.hertz()));
     }
 
-    private void diode(Card card) {
-        Map<String, Double> model = deck.models().getOrDefault(card.model(), Map.of());
-        if (!deck.models().containsKey(card.model())) {
-            notes.add("Line " + card.line() + ": " + card.reference() + " has no .model " + card.model()
-                    + " in the deck; it is taken as a 1 A silicon rectifier.");
-            model = Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05);
-        }
-        if (model.containsKey("NPN") || model.containsKey("PNP")) {
-            fault(
-                    card,
-                    card.model()
-                            + " is a transistor's model; a diode needs one of its own, .model NAME D(IS=... N=...).");
-            return;
-        }
-        if (!(model.getOrDefault("IS", 1e-14) > 0)
-                || !(model.getOrDefault("N", 1.0) > 0)
-                || model.getOrDefault("RS", 0.0) < 0
-                || model.containsKey("BV") && model.getOrDefault("IBV", 1e-3) == 0) {
-            fault(
-                    card,
-                    "the model " + card.model()
-                            + " needs IS and N above 0, RS not below 0, and IBV above 0 where it has a BV.");
-            return;
-        }
-        int[] n = at(card);
-        JunctionLaw law = JunctionLaw.diode(model.getOrDefault("IS", 1e-14), model.getOrDefault("N", 1.0));
-        double breakdown = Math.abs(model.getOrDefault("BV", 0.0));
-        metal(
-                card,
-                n[0],
-                n[1],
-                breakdown > 0
-                        ? law.breakingDown(breakdown, Math.max(Math.abs(model.getOrDefault("IBV", 1e-3)), 1e-9))
-                        : law,
-                model.getOrDefault("RS", 0.0));
-    }
-
-    private void metal(Card card, int a, int b, Conductor law, double series) {
-        int anode = a;
-        if (series > 0) {
-            anode = inner(card, "rs");
-            branch(card, a, anode, Branch.Kind.JUNCTION_SERIES, series);
-        }
-        junctions.add(new Junction(
-                card.reference(),
-                anode,
-                b,
-                law,
-                -1,
-                false,
-                branch(card, a, b, Branch.Kind.FAULT, Double.POSITIVE_INFINITY)));
-    }
-
     private void subcircuit(Card card) {
         switch (card.model()) {
             case "XFMR" -> transformer(card);
-            case "SELENIUM" -> selenium(card);
-            case "NEON" -> neon(card);
-            case "NTC" -> thermistor(card);
-            case "BARRETTER" -> barretter(card);
-            default ->
-                GlowTubes.law(card.model())
-                        .ifPresentOrElse(
-                                law -> glow(card, law),
-                                () -> Ballast.of(card.model())
-                                        .ifPresentOrElse(ballast -> ballast(card, ballast), () -> tubes.tube(card)));
-        }
-    }
-
-    private void selenium(Card card) {
-        double plates = card.parameters().getOrDefault("N", 5.0);
-        if (!(plates >= 1) || card.nodes().size() != 2) {
-            fault(card, "a selenium stack is written anode, cathode, SELENIUM N=plates with one plate or more.");
-            return;
-        }
-        int[] n = at(card);
-        metal(card, n[0], n[1], JunctionLaw.selenium(plates), card.parameters().getOrDefault("RS", plates));
-    }
-
-    /** Collector, base, emitter; {@code temp=} is the temperature of its junctions in °C, 25 unless said. */
-    private void transistor(Card card) {
-        Map<String, Double> model = deck.models().get(card.model());
-        Optional<BipolarLaw> law = model != null && (model.containsKey("PNP") || model.containsKey("NPN"))
-                ? Optional.of(Transistors.ofModel(model.containsKey("PNP"), model))
-                : Transistors.law(card.model());
-        double celsius = card.key("temp")
-                .map(text -> SpiceNumber.read(text).orElse(Double.NaN))
-                .orElse(DATA_CELSIUS);
-        if (law.isEmpty()) {
-            fault(
-                    card,
-                    "the transistor " + card.model()
-                            + " is not among those known here; give its figures in the deck, as " + "in .model "
-                            + card.model() + " PNP(IS=3u BF=50 BR=10 ISC=2u).");
-            return;
-        }
-        if (!(celsius > -60 && celsius < 200)) {
-            fault(
-                    card,
-                    "temp=" + card.key("temp").orElse("")
-                            + " is no temperature of a transistor; write °C, as in temp=45.");
-            return;
-        }
-        if (!law.get().isSound()) {
-            fault(card, "the model " + card.model() + " needs IS, BF and BR above 0 and ISC not below 0.");
-            return;
-        }
-        int[] n = at(card);
-        amplifiers.add(Amplifier.transistor(card.reference(), law.get().at(celsius), n[0], n[1], n[2]));
-        branch(card, n[0], n[2], Branch.Kind.FAULT, Double.POSITIVE_INFINITY);
-    }
-
-    /** Anode and cathode, or two anodes and the cathode of a gas rectifier. */
-    private void glow(Card card, GlowLaw law) {
-        int[] n = at(card);
-        if (n.length != 2 && n.length != 3) {
-            fault(
-                    card,
-                    "a glow tube is written anode, cathode and its type, as in XV8 b 0 0A2; a gas rectifier may have "
-                            + "two anodes before the cathode.");
-            return;
-        }
-        for (int anode = 0; anode < n.length - 1; anode++) {
-            junctions.add(new Junction(
-                    card.reference(),
-                    n[anode],
-                    n[n.length - 1],
-                    law,
-                    -1,
-                    false,
-                    branch(card, n[anode], n[n.length - 1], Branch.Kind.FAULT, Double.POSITIVE_INFINITY)));
-        }
-    }
-
-    private void neon(Card card) {
-        Map<String, Double> given = card.parameters();
-        double strike = given.getOrDefault("STRIKE", 90.0);
-        double burn = given.getOrDefault("BURN", 60.0);
-        double least = given.getOrDefault("MIN", 1e-4);
-        double most = given.getOrDefault("MAX", 7e-4);
-        if (!(burn > 0) || !(strike >= burn) || !(least > 0) || !(most > least)) {
-            fault(
-                    card,
-                    "a neon lamp is written a b NEON STRIKE=90 BURN=60 MIN=0.1m MAX=0.7m: it strikes at more volts than "
-                            + "it burns at, and its greatest current is above its least.");
-            return;
-        }
-        glow(card, GlowLaw.published(strike, burn, least, most, given.getOrDefault("REG", 0.13 * burn), true));
-    }
-
-    private void thermistor(Card card) {
-        Thermistor law = new Thermistor(
-                card.parameters().getOrDefault("R", 0.0),
-                card.parameters().getOrDefault("HOT", 0.0),
-                card.parameters().getOrDefault("A", 0.0),
-                card.parameters().getOrDefault("B", 3500.0));
-        if (card.nodes().size() != 2 || !(law.hotOhms() > 0) || !(law.ratedAmperes() > 0) || !law.isSound()) {
-            fault(
-                    card,
-                    "a thermistor is written a b NTC R=1.5k HOT=44 A=0.3: cold ohms, ohms at its rated current, and that "
-                            + "current; B=3500 (K) unless it is known.");
-            return;
-        }
-        tubes.heat(card, "", law, at(card), new double[] {1});
-    }
-
-    private void barretter(Card card) {
-        double least = card.parameters().getOrDefault("VMIN", 0.0);
-        double most = card.parameters().getOrDefault("VMAX", 0.0);
-        double amperes = card.parameters().getOrDefault("A", 0.0);
-        if (card.nodes().size() != 2 || !(least > 0) || !(most > least) || !(amperes > 0)) {
-            fault(
-                    card,
-                    "a barretter is written a b BARRETTER VMIN=80 VMAX=200 A=0.2: the volts between which it holds its "
-                            + "current, and that current.");
-            return;
-        }
-        tubes.heat(
-                card,
-                "",
-                Filament.barretter((least + most) / 2, amperes),
-                at(card),
-                new double[] {1},
-                Optional.of(new Heat.Range(least, most)));
-    }
-
-    /** Two nodes, or three with the tap to the lamp in the middle. */
-    private void ballast(Card card, Ballast ballast) {
-        int[] n = at(card);
-        double lamp = ballast.lampOhms().orElse(0.0);
-        if (n.length == 2) {
-            branch(card, n[0], n[1], Branch.Kind.RESISTOR, ballast.ohms());
-        } else if (n.length == 3 && lamp > 0) {
-            // The drop is printed with the lamp across its section: the two together carry the string at lamp volts.
-            branch(card, n[0], n[1], Branch.Kind.RESISTOR, Math.max(ballast.ohms() - LAMP_SECTION_OHMS, LEAST_OHMS));
-            branch(card, n[1], n[2], Branch.Kind.RESISTOR, lamp);
-        } else {
-            fault(
-                    card,
-                    "a ballast tube has two nodes, or three with its lamp tap in the middle when its letter is K, L or M.");
+            default -> {
+                if (!devices.takes(card)) {
+                    tubes.tube(card);
+                }
+            }
         }
     }
 

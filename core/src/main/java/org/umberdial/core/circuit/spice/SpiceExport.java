@@ -7,16 +7,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckWriter;
-import org.umberdial.core.circuit.law.BipolarLaw;
-import org.umberdial.core.circuit.law.GlowLaw;
 import org.umberdial.core.circuit.law.ThermalLaw;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Branch;
-import org.umberdial.core.circuit.network.Eye;
 import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Junction;
 import org.umberdial.core.circuit.network.Magnet;
@@ -32,16 +28,15 @@ public final class SpiceExport {
     private static final double OPEN_OHMS = 1e12;
 
     private static final double MEASURED_CYCLES = 10;
-    /** Below this share of its burning voltage a discharge does not burn. */
-    private static final double GONE = 0.9;
     /** A junction without any capacitance between two windings stops a transient; real ones have tens of picofarads. */
     private static final double DIODE_FARADS = 30e-12;
     /** Time steps a cycle is cut into at least: half a percent of ripple, a hundredth of the mean. */
     private static final int STEPS_PER_CYCLE = 100;
 
     private final Deck deck;
-    private final Network network;
-    private final Values values;
+    final Network network;
+    final Values values;
+    private final DeviceText devices = new DeviceText(this);
     private final double settleSeconds;
     private final int stepsPerCycle;
     private final StringBuilder out = new StringBuilder();
@@ -128,7 +123,7 @@ public final class SpiceExport {
                         LINE_RMS, source.part().toLowerCase(Locale.ROOT), from, to));
     }
 
-    private void line(String format, Object... arguments) {
+    void line(String format, Object... arguments) {
         out.append(String.format(Locale.ROOT, format, arguments)).append('\n');
     }
 
@@ -161,7 +156,7 @@ public final class SpiceExport {
             case 'L' -> coil(card);
             case 'V' -> source(card);
             case 'X' -> subcircuit(card);
-            case 'Q' -> transistor(card);
+            case 'Q' -> devices.transistor(card);
             default -> {
                 out.append(DeckWriter.line(card)).append('\n');
                 shorts(card);
@@ -169,11 +164,11 @@ public final class SpiceExport {
         }
     }
 
-    private void original(Card card) {
+    void original(Card card) {
         out.append("*= ").append(DeckWriter.line(card)).append('\n');
     }
 
-    private int branch(Card card, Branch.Kind... kinds) {
+    int branch(Card card, Branch.Kind... kinds) {
         for (int i = 0; i < network.branches().size(); i++) {
             if (network.branches().get(i).part().equals(card.reference())
                     && List.of(kinds).contains(network.branches().get(i).kind())) {
@@ -183,7 +178,7 @@ public final class SpiceExport {
         throw new IllegalStateException(card.reference() + " has no branch");
     }
 
-    private double ohms(int branch) {
+    double ohms(int branch) {
         double g = values.siemens()[branch];
         return g < 1 / OPEN_OHMS ? OPEN_OHMS : 1 / g;
     }
@@ -238,7 +233,7 @@ public final class SpiceExport {
                 .orElseThrow();
         if (magnet.saturation().isPresent()) {
             String name = "CORE_" + card.reference();
-            define(name, "a b", core(magnet, "a", "b"));
+            define(name, "a b", DeviceText.core(magnet, "a", "b"));
             line(
                     "X%s_CORE %s %s %s ; of=%s",
                     card.reference(), inner, card.nodes().get(1), name, card.reference());
@@ -248,16 +243,6 @@ public final class SpiceExport {
                     card.reference(), inner, card.nodes().get(1), magnet.henries(), card.reference());
         }
         shorts(card);
-    }
-
-    /** A core that saturates: its flux is the integral of its volts, and the current follows the flux. */
-    private static String core(Magnet magnet, String a, String b) {
-        StringBuilder body = new StringBuilder();
-        append(body, "Bf 0 f I=v(%s,%s)", a, b);
-        append(body, "Cf f 0 1");
-        append(body, "Rf f 0 1e9");
-        append(body, "Bi %s %s I=%s", a, b, magnet.saturation().orElseThrow().current(magnet.henries(), "v(f)"));
-        return body.toString();
     }
 
     private void source(Card card) {
@@ -287,7 +272,7 @@ public final class SpiceExport {
     }
 
     /** What a fault puts across a part beside its model. */
-    private void shorts(Card card) {
+    void shorts(Card card) {
         for (int i = 0; i < network.branches().size(); i++) {
             Branch branch = network.branches().get(i);
             if (branch.part().equals(card.reference())
@@ -300,7 +285,7 @@ public final class SpiceExport {
         }
     }
 
-    private String name(int node) {
+    String name(int node) {
         return node < 0 ? "0" : network.names().get(node).replace('#', '_');
     }
 
@@ -308,16 +293,12 @@ public final class SpiceExport {
         original(suffixed(card));
         switch (card.model()) {
             case "XFMR" -> transformer(card);
-            case "SELENIUM" -> selenium(card);
+            case "SELENIUM" -> devices.selenium(card);
             default -> {
-                if (junctions(card).stream().anyMatch(junction -> junction.law() instanceof GlowLaw)) {
-                    glow(card);
-                } else if (eye(card).isPresent()) {
-                    eyeSections(card);
-                } else if (resistances(card).isEmpty()) {
-                    tube(card);
+                if (devices.isDevice(card)) {
+                    devices.device(card);
                 } else {
-                    resistances(card).forEach(this::resistance);
+                    tube(card);
                 }
             }
         }
@@ -327,9 +308,7 @@ public final class SpiceExport {
     /** The card with the section said outright. */
     private Card suffixed(Card card) {
         boolean plain = List.of("XFMR", "SELENIUM", "LAMP", "NTC", "BARRETTER").contains(card.model())
-                || junctions(card).stream().anyMatch(junction -> junction.law() instanceof GlowLaw)
-                || eye(card).isPresent()
-                || !resistances(card).isEmpty()
+                || devices.isDevice(card)
                 || card.model().lastIndexOf('_') > 0;
         if (plain) {
             return card;
@@ -352,7 +331,7 @@ public final class SpiceExport {
                 card.line());
     }
 
-    private Optional<Amplifier> amplifier(Card card) {
+    Optional<Amplifier> amplifier(Card card) {
         return network.amplifiers().stream()
                 .filter(tube -> tube.part().equals(card.reference()))
                 .findFirst();
@@ -388,125 +367,15 @@ public final class SpiceExport {
         line("%s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), name, card.reference());
     }
 
-    private static void append(StringBuilder body, String format, Object... arguments) {
+    static void append(StringBuilder body, String format, Object... arguments) {
         body.append(String.format(Locale.ROOT, format, arguments)).append('\n');
     }
 
-    private void define(String name, String pins, String body) {
+    void define(String name, String pins, String body) {
         subcircuits.put(name, ".subckt " + name + " " + pins + "\n" + body + ".ends\n");
     }
 
-    private void selenium(Card card) {
-        Junction junction = junctions(card).get(0);
-        StringBuilder body = new StringBuilder();
-        append(body, "Rs a j %.8g", ohms(branch(card, Branch.Kind.JUNCTION_SERIES)));
-        append(body, "Bj j k I=%s", junction.law().expression("v(j,k)", "1"));
-        String name = "SELENIUM_" + card.reference();
-        define(name, "a k", body.toString());
-        line("%s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), name, card.reference());
-    }
-
-    /** The simulator's own transistor, one model each, since each has its own temperature and health. */
-    private void transistor(Card card) {
-        original(card);
-        Amplifier transistor = amplifier(card).orElseThrow();
-        double health = values.amplifierHealth()[network.amplifiers().indexOf(transistor)];
-        BipolarLaw law = transistor.bipolar().orElseThrow();
-        if (health > 0 && law.leakAmperes() > 0) {
-            // A simulator takes an ISC above 0.1 mA for a factor of IS; a diode means what it says.
-            String leak = "LEAK_" + card.reference();
-            line(".model %s D(IS=%.8g N=2)", leak, health * law.leakAmperes());
-            line(
-                    "D%s_LEAK %s %s %s ; of=%s",
-                    card.reference(),
-                    card.nodes().get(law.pnp() ? 0 : 1),
-                    card.nodes().get(law.pnp() ? 1 : 0),
-                    leak,
-                    card.reference());
-        }
-        if (health > 0) {
-            String name = "BIPOLAR_" + card.reference();
-            line(".model %s %s", name, law.model());
-            line(
-                    "%s %s %s area=%.8g ; of=%s",
-                    card.reference(), String.join(" ", card.nodes()), name, health, card.reference());
-        }
-        shorts(card);
-    }
-
-    private Optional<Eye> eye(Card card) {
-        return network.eyes().stream()
-                .filter(eye -> eye.part().equals(card.reference()))
-                .findFirst();
-    }
-
-    /** The control triode, and the target as a diode beside it. */
-    private void eyeSections(Card card) {
-        List<String> n = card.nodes();
-        String type = card.model().replaceAll("_E$", "");
-        Amplifier triode = amplifier(card).orElseThrow();
-        int number = network.amplifiers().indexOf(triode);
-        String section = TubeText.define(
-                triode, values.amplifierHealth()[number], values.gas()[number], type + "_T", this::define);
-        line(
-                "%s %s %s %s %s %s ; of=%s",
-                card.reference(), n.get(0), n.get(2), n.get(3), warmth(triode.heat()), section, card.reference());
-        Junction target = junctions(card).get(0);
-        String diode = TubeText.define(
-                target,
-                1,
-                values.junctionHealth()[network.junctions().indexOf(target)],
-                type + "_TARGET",
-                this::define);
-        line(
-                "%s_TARGET %s %s %s %s ; of=%s",
-                card.reference(), n.get(1), n.get(3), warmth(target.heat()), diode, card.reference());
-    }
-
-    /** The branches of a part that is nothing but resistors, such as a ballast tube, by number. */
-    private List<Integer> resistances(Card card) {
-        return IntStream.range(0, network.branches().size())
-                .filter(i -> network.branches().get(i).part().equals(card.reference())
-                        && network.branches().get(i).kind() == Branch.Kind.RESISTOR)
-                .boxed()
-                .toList();
-    }
-
-    private void resistance(int branch) {
-        Branch part = network.branches().get(branch);
-        line(
-                "R%s_%d %s %s %.8g ; of=%s",
-                part.part(), branch, name(part.a()), name(part.b()), ohms(branch), part.part());
-    }
-
-    /**
-     * The law with a memory of whether it burns: it strikes in a fifth of a millisecond and goes out below its foot.
-     */
-    private void glow(Card card) {
-        List<Junction> junctions = junctions(card);
-        GlowLaw law = (GlowLaw) junctions.get(0).law();
-        StringBuilder body = new StringBuilder();
-        StringBuilder strikes = new StringBuilder();
-        StringBuilder burns = new StringBuilder();
-        StringBuilder pins = new StringBuilder();
-        for (int i = 0; i < junctions.size(); i++) {
-            String volts = "v(a" + i + ",k)";
-            String across = law.eitherWay() ? "abs(" + volts + ")" : volts;
-            String or = i == 0 ? "" : "||";
-            strikes.append(String.format(Locale.ROOT, "%s(%s>%.8g)", or, across, law.strikeVolts()));
-            burns.append(String.format(Locale.ROOT, "%s(%s>%.8g)", or, across, GONE * law.burnVolts()));
-            pins.append('a').append(i).append(' ');
-            append(body, "Bx%d a%d k I=%s", i, i, law.expression(volts, "(v(m)>0.5?1:0)"));
-            append(body, "Cx%d a%d k 1p", i, i);
-        }
-        append(body, "Bm 0 m I=(%s)||((v(m)>0.5)&&(%s))?(1-v(m))/1k:-v(m)/150k", strikes, burns);
-        append(body, "Cm m 0 200n");
-        String name = "GLOW_" + card.reference();
-        define(name, pins + "k", body.toString());
-        line("%s %s %s ; of=%s", card.reference(), String.join(" ", card.nodes()), name, card.reference());
-    }
-
-    private List<Junction> junctions(Card card) {
+    List<Junction> junctions(Card card) {
         return network.junctions().stream()
                 .filter(junction -> junction.part().equals(card.reference()))
                 .toList();
@@ -546,7 +415,7 @@ public final class SpiceExport {
                 card.reference(), String.join(" ", card.nodes()), warmth(first.heat()), name, card.reference());
     }
 
-    private String warmth(int heat) {
+    String warmth(int heat) {
         if (heat < 0) {
             if (out.indexOf("VALWAYS_HOT") < 0) {
                 line("VALWAYS_HOT always_hot 0 1 ; of=heat");

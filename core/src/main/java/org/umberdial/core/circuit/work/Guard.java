@@ -29,14 +29,6 @@ import org.umberdial.core.circuit.network.Values;
  * change.
  */
 final class Guard {
-    /** What may be missing at a node in the mean, beside a share of what flows there [A]. */
-    private static final double MEAN_AMPERES = 1e-6;
-
-    private static final double MEAN_SHARE = 5e-3;
-    /** The same at a single moment, where the line's cycle is taken in steps. */
-    private static final double MOMENT_AMPERES = 1e-4;
-
-    private static final double MOMENT_SHARE = 0.03;
     /** A flux counts as closed in the solver when it creeps by so much; windings turn that into current [V]. */
     private static final double CREEPING_VOLTS = 3e-4;
     /** The same as a share of what alternates at a winding that leads nowhere. */
@@ -79,7 +71,6 @@ final class Guard {
 
     final Set<Integer> unseenAmplifiers = new TreeSet<>();
     private final boolean[] winding;
-    private final int[] group;
 
     /** By node, then moment; the last row is the reference's. */
     private double[][] volts;
@@ -89,11 +80,7 @@ final class Guard {
     private int stride;
 
     private double[] mean;
-    private double[] missingMean;
-    private double[][] missing;
-    private double[] most;
-    private double[] flow;
-    private double[] slack;
+    private CurrentSums sums;
 
     Guard(Network network, Stamps laws) {
         this.network = network;
@@ -107,19 +94,6 @@ final class Guard {
                 }
             }
         }
-        group = new int[nodes + 1];
-        Arrays.setAll(group, i -> i);
-        for (Source source : network.sources()) {
-            group[root(source.plus())] = root(source.minus());
-        }
-    }
-
-    private int root(int node) {
-        int at = node < 0 ? nodes : node;
-        while (group[at] != at) {
-            at = group[at];
-        }
-        return at;
     }
 
     /**
@@ -145,7 +119,7 @@ final class Guard {
             return unseen.or(() -> swung);
         }
         network.injections().forEach(injection -> carry(injection.a(), injection.b(), 0, injection.amperes(), 0));
-        return sums();
+        return sums.doubt();
     }
 
     private void take(double[][] claimed) {
@@ -161,11 +135,7 @@ final class Guard {
             mean[i] = sum / steps;
         }
         stride = steps % STRIDE == 0 ? STRIDE : 1;
-        missing = new double[nodes + 1][steps / stride];
-        missingMean = new double[nodes + 1];
-        most = new double[nodes + 1];
-        flow = new double[nodes + 1];
-        slack = new double[nodes + 1];
+        sums = new CurrentSums(network, steps, stride);
         unseenJunctions.clear();
         unseenAmplifiers.clear();
     }
@@ -182,21 +152,6 @@ final class Guard {
         return volts[node < 0 ? nodes : node];
     }
 
-    /** A current known at every moment. */
-    private void carry(int a, int b, double[] amperes) {
-        double sum = 0;
-        double size = 0;
-        for (double now : amperes) {
-            sum += now;
-            size += Math.abs(now);
-        }
-        double[] sampled = new double[steps / stride];
-        for (int t = 0; t < sampled.length; t++) {
-            sampled[t] = amperes[t * stride];
-        }
-        count(a, b, sampled, sum / steps, size / steps);
-    }
-
     /** A current that follows the volts across it: {@code rest + g (v - middle)}. */
     private void carry(int a, int b, double g, double rest, double middle) {
         double[] plus = at(a);
@@ -207,30 +162,11 @@ final class Guard {
             sampled[t] = rest + g * (plus[t * stride] - minus[t * stride] - middle);
             size += Math.abs(sampled[t]);
         }
-        count(a, b, sampled, rest + g * (middle(a, b) - middle), size / sampled.length);
+        sums.add(a, b, sampled, rest + g * (middle(a, b) - middle), size / sampled.length);
     }
 
     private double middle(int a, int b) {
         return Stamps.at(mean, a) - Stamps.at(mean, b);
-    }
-
-    private void count(int a, int b, double[] sampled, double average, double size) {
-        int from = root(a);
-        int to = root(b);
-        double[] out = missing[from];
-        double[] in = missing[to];
-        double largest = 0;
-        for (int t = 0; t < sampled.length; t++) {
-            out[t] += sampled[t];
-            in[t] -= sampled[t];
-            largest = Math.max(largest, Math.abs(sampled[t]));
-        }
-        missingMean[from] += average;
-        missingMean[to] -= average;
-        most[from] = Math.max(most[from], largest);
-        most[to] = Math.max(most[to], largest);
-        flow[from] = Math.max(flow[from], size);
-        flow[to] = Math.max(flow[to], size);
     }
 
     /** Volts from one node to another, times something. */
@@ -336,7 +272,7 @@ final class Guard {
                 for (int t = 0; t < amperes.length; t++) {
                     amperes[t] = (amperes[t] - charged[t]) / esr;
                 }
-                carry(store.a(), store.b(), amperes);
+                sums.add(store.a(), store.b(), amperes);
             }
         }
     }
@@ -369,10 +305,10 @@ final class Guard {
                 for (int t = 0; t < amperes.length; t++) {
                     amperes[t] -= g * magnet.turns()[w] * (driving[t] - magnetising[t]) / own;
                 }
-                carry(branch.a(), branch.b(), amperes);
+                sums.add(branch.a(), branch.b(), amperes);
                 double creeping = g * (magnet.turns()[w] * CREEPING_VOLTS + CREEPING_SHARE * largest(branch));
-                slack[root(branch.a())] += creeping;
-                slack[root(branch.b())] += creeping;
+                sums.allow(branch.a(), creeping);
+                sums.allow(branch.b(), creeping);
             }
         }
     }
@@ -425,7 +361,7 @@ final class Guard {
                 sum += out[0] / steps;
             }
             if (junction.acDriven()) {
-                carry(junction.a(), junction.b(), followed);
+                sums.add(junction.a(), junction.b(), followed);
                 continue;
             }
             junction.law().evaluate(middle, emission, out);
@@ -467,7 +403,10 @@ final class Guard {
                     carry(electrodes[e], tube.cathode(), 0, still[e], 0);
                     for (int k = 0; k < electrodes.length; k++) {
                         if (slopes[e][k] != 0) {
-                            sway(electrodes[e], electrodes[k], tube.cathode(), slopes[e][k]);
+                            sums.addSway(
+                                    electrodes[e],
+                                    tube.cathode(),
+                                    swaying(slopes[e][k], electrodes[k], tube.cathode()));
                         }
                     }
                 }
@@ -481,7 +420,7 @@ final class Guard {
         int[] electrodes = {tube.grid(), tube.grid3(), tube.screen(), tube.plate()};
         double[][] amperes = through(tube, gas, emission, 1);
         for (int e : PortLaw.OfTube.electrodes(tube)) {
-            carry(electrodes[e], tube.cathode(), amperes[e]);
+            sums.add(electrodes[e], tube.cathode(), amperes[e]);
         }
     }
 
@@ -532,39 +471,16 @@ final class Guard {
         return amperes;
     }
 
-    /** What a tube's electrode carries more or less as another swings about its mean against the cathode. */
-    private void sway(int electrode, int other, int cathode, double slope) {
-        double[] plus = at(other);
-        double[] minus = at(cathode);
-        double middle = middle(other, cathode);
-        double[] out = missing[root(electrode)];
-        double[] in = missing[root(cathode)];
-        for (int t = 0; t < out.length; t++) {
-            double amperes = slope * (plus[t * stride] - minus[t * stride] - middle);
-            out[t] += amperes;
-            in[t] -= amperes;
+    /** What swings at a node against another, times a slope, at the moments that are added up. */
+    private double[] swaying(double slope, int node, int against) {
+        double[] plus = at(node);
+        double[] minus = at(against);
+        double middle = middle(node, against);
+        double[] sampled = new double[steps / stride];
+        for (int t = 0; t < sampled.length; t++) {
+            sampled[t] = slope * (plus[t * stride] - minus[t * stride] - middle);
         }
-    }
-
-    private Optional<String> sums() {
-        int reference = root(-1);
-        for (int node = 0; node < nodes; node++) {
-            if (root(node) != node || node == reference) {
-                continue;
-            }
-            // Of the size on average: two capacitors joined by a wire ring for some steps, which moves nothing.
-            double size = 0;
-            for (double moment : missing[node]) {
-                size += Math.abs(moment) / missing[node].length;
-            }
-            if (!(Math.abs(missingMean[node]) <= MEAN_AMPERES + MEAN_SHARE * flow[node] + slack[node])) {
-                return Optional.of("the currents at " + name(node) + " do not add up in the mean");
-            }
-            if (!(size <= MOMENT_AMPERES + MOMENT_SHARE * most[node] + slack[node])) {
-                return Optional.of("the currents at " + name(node) + " do not add up through the line's cycle");
-            }
-        }
-        return Optional.empty();
+        return sampled;
     }
 
     private String name(int node) {

@@ -17,11 +17,8 @@ import org.umberdial.core.circuit.sparse.SparseLu;
  * source has no cycle and is solved by Newton's method alone.
  */
 final class Solver {
-    private static final double CURRENT_TOLERANCE = 1e-7;
-    private static final double VOLT_TOLERANCE = 2e-5;
-    private static final double WARMTH_TOLERANCE = 1e-4;
     /** What a closed cycle may miss by, as a mean current [A]. */
-    private static final double CYCLE_TOLERANCE = 1e-7;
+    static final double CYCLE_TOLERANCE = 1e-7;
     /** What a capacitor takes in the mean of a cycle that should be closed counts for so much of what misses. */
     private static final double CHARGING_SHARE = 0.1;
     /** While nodes still move this far, a cycle closed with old slopes is good enough [V]. */
@@ -34,20 +31,8 @@ final class Solver {
     private static final double SLOW_CYCLE_TOLERANCE = 5e-5;
     /** Old slopes of the cycle go on being used while they bring the miss down to this share each round. */
     private static final double OLD_SLOPES_SHARE = 0.3;
-    /** Heaters follow once the voltages have nearly settled. */
-    private static final double HEATERS_FROM_VOLTS = 3;
 
-    private static final int MOST_ROUNDS = 60;
-    /** Of every node while creeping, in a step as long as a cycle [S]. */
-    private static final double INERTIA_SIEMENS = 1e-3;
-
-    /** What a round may still move after the last resort [V], a thousandth beside [A]. */
-    private static final double NEARLY_VOLTS = 2e-3;
-
-    private static final double NEARLY_AMPERES = 1e-5;
-
-    private static final int MOST_CREEPING = 60;
-    private static final double LONGEST_CREEPING_SECONDS = 1e6;
+    static final int MOST_ROUNDS = 60;
     /** A grid may move this far in one round [V]; a tube's law is nearly straight over it. */
     private static final double GRID_STEP_VOLTS = 6;
 
@@ -66,7 +51,7 @@ final class Solver {
     final Guard guard;
     private final double[] right;
     /** Share of the sources that is on; 1 but while stepping up. */
-    private double share = 1;
+    double share = 1;
     /** Conductance of a meter at {@link #probed} [S]. */
     double probeSiemens;
     /** The node a meter loads, to the reference; below 0 for none. */
@@ -74,26 +59,26 @@ final class Solver {
     /** Mean states one slow step ago, and the share of the slow step that a cycle is; for warming up. */
     final double[] previousState;
 
-    private final Work work;
+    final Work work;
     /** What a round takes beside its cycle [multiplications]. */
     private final long roundCost;
 
     double drift;
     /** Conductance that holds every node to {@link #heldX}, while creeping [S]. */
-    private double inertia;
+    double inertia;
 
-    private final double[] heldX;
+    final double[] heldX;
     int rounds;
     /** By how much the last cycle missed closing [A]. */
-    private double cycleMiss;
+    double cycleMiss;
     /** Whether the cycle's slopes are worked out anew in every round; slower, and sure where old ones mislead. */
-    private boolean careful;
+    boolean careful;
     /** How far the farthest node moved in the last round [V]. */
-    private double lastMoved;
+    double lastMoved;
 
-    private final Damping leaps = new Damping();
+    final Damping leaps = new Damping();
     /** The same for the correction of the cycle's start. */
-    private final Damping closing = new Damping();
+    final Damping closing = new Damping();
     /** State and averages one slow step ago, for where the next one starts looking. */
     private final double[] stepStart;
 
@@ -129,75 +114,9 @@ final class Solver {
         return 1 / network.line().map(Source::hertz).orElse(50.0);
     }
 
-    /** Solves at rest, from wherever the workspace stands; steps the sources up from nothing when that fails. */
+    /** Solves at rest, from wherever the workspace stands. */
     boolean solve(Values values) {
-        if (drift != 0) {
-            drift = 0;
-            cycle.forget();
-        }
-        share = 1;
-        careful = false;
-        if (rest(values, true)) {
-            return true;
-        }
-        for (boolean slopesAnew : new boolean[] {false, true}) {
-            careful = slopesAnew;
-            cold();
-            if (rest(values, true)) {
-                return true;
-            }
-        }
-        if (coupling.chokes) {
-            cycle.settledStart = true;
-            cold();
-            boolean settled = rest(values, true);
-            cycle.settledStart = false;
-            if (settled) {
-                return true;
-            }
-        }
-        cold();
-        for (double step : new double[] {0.1, 0.25, 0.4, 0.55, 0.7, 0.8, 0.9, 1}) {
-            share = step;
-            rest(values, false);
-        }
-        share = 1;
-        return rest(values, true) || creep(values);
-    }
-
-    /**
-     * The last resort, which goes where the circuit itself would: from nothing, in implicit steps of time that grow as
-     * long as they settle, every node with some inertia beside its capacitors (pseudo-transient continuation; C. Kelley
-     * and D. Keyes, SIAM J. Numer. Anal. 35, 1998).
-     */
-    private boolean creep(Values values) {
-        cold();
-        double seconds = period();
-        for (int steps = 0; steps < MOST_CREEPING && !work.isSpent() && seconds < LONGEST_CREEPING_SECONDS; steps++) {
-            drift = period() / seconds;
-            inertia = INERTIA_SIEMENS * drift;
-            cycle.forget();
-            System.arraycopy(cycle.meanState, 0, previousState, 0, coupling.states);
-            System.arraycopy(x, 0, heldX, 0, heldX.length);
-            double[] held = cycle.start.clone();
-            double[] heat = heaters.warmth.clone();
-            if (slowly(values)) {
-                restHeaters();
-                seconds *= 3;
-            } else {
-                System.arraycopy(heldX, 0, x, 0, heldX.length);
-                System.arraycopy(held, 0, cycle.start, 0, held.length);
-                System.arraycopy(previousState, 0, cycle.meanState, 0, coupling.states);
-                System.arraycopy(heat, 0, heaters.warmth, 0, heat.length);
-                seconds /= 5;
-            }
-        }
-        inertia = 0;
-        drift = 0;
-        cycle.forget();
-        // What stalls this near has reached the last digits of a large alternating voltage; the guard looks at it yet.
-        return rest(values, true)
-                || lastMoved < NEARLY_VOLTS && cycleMiss < NEARLY_AMPERES && worstMiss(values) < NEARLY_AMPERES;
+        return new Settling(this).solve(values);
     }
 
     /**
@@ -228,7 +147,7 @@ final class Solver {
         return slowly(values);
     }
 
-    private boolean slowly(Values values) {
+    boolean slowly(Values values) {
         leaps.restart();
         closing.restart();
         for (rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
@@ -343,30 +262,6 @@ final class Solver {
             Arrays.fill(volts, 0);
         }
         Arrays.fill(heaters.warmth, 1);
-    }
-
-    private boolean rest(Values values, boolean heaters) {
-        lastMoved = Double.POSITIVE_INFINITY;
-        leaps.restart();
-        closing.restart();
-        this.heaters.settled();
-        for (rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
-            double moved = round(values, rounds == 1);
-            if (Double.isNaN(moved)) {
-                return false;
-            }
-            double heated = 0;
-            if (heaters && moved < HEATERS_FROM_VOLTS) {
-                heated = restHeaters();
-            }
-            if (moved < VOLT_TOLERANCE
-                    && cycleMiss < CYCLE_TOLERANCE
-                    && heated < WARMTH_TOLERANCE
-                    && worstMiss(values) < CURRENT_TOLERANCE) {
-                return true;
-            }
-        }
-        return false;
     }
 
     /**
@@ -523,7 +418,7 @@ final class Solver {
         heaters.volts(x);
     }
 
-    private double restHeaters() {
+    double restHeaters() {
         if (heaters.warmth.length == 0) {
             return 0;
         }
