@@ -30,26 +30,27 @@ final class Notes {
     }
 
     /** @param range least and greatest volts of the grid; NaN where an end did not settle */
-    void adrift(Network network, Amplifier tube, double volts, double[] range) {
+    void adrift(Amplifier tube, double volts, double[] range) {
         String spread = Double.isNaN(range[0])
                 ? "; how far insulation and gas may move that did not settle"
                 : ", and may lie between " + volts(range[0]) + " and " + volts(range[1]) + " by insulation and gas";
         notes.add(new Note(
                 tube.part(),
                 true,
-                tube.part() + ": nothing ties its grid " + network.names().get(tube.grid()) + ". It drifts to about "
+                tube.part() + ": nothing ties its grid. It drifts to about "
                         + volts(volts) + spread
                         + ". What hangs on this tube is a guess; a meter on the grid ties it and "
                         + "shows something else."));
     }
 
     /** The same where only the usual figures were used. */
-    void adrift(Network network, Amplifier tube) {
-        notes.add(new Note(
-                tube.part(),
-                true,
-                tube.part() + ": nothing ties its grid " + network.names().get(tube.grid())
-                        + ". Usual insulation and gas stand in for a leak; what hangs on this tube is a guess."));
+    void adrift(Amplifier tube) {
+        notes.add(
+                new Note(
+                        tube.part(),
+                        true,
+                        tube.part()
+                                + ": nothing ties its grid. Usual insulation and gas stand in for a leak; what hangs on this tube is a guess."));
     }
 
     /** @param volts across it, by moment of the cycle */

@@ -119,7 +119,7 @@ public final class OperatingPoint implements Outcome {
     private List<Note> noted(double[][] moments) {
         Notes said = new Notes();
         adrift.ifPresent(found -> found.tubes()
-                .forEach(tube -> said.adrift(network, tube, x[tube.grid()], found.range(tube.grid(), x[tube.grid()]))));
+                .forEach(tube -> said.adrift(tube, x[tube.grid()], found.range(tube.grid(), x[tube.grid()]))));
         said.parts(network, values, moments, heaterVolts, warmth);
         network.eyes().forEach(eye -> said.eye(eye, shadowDegrees(eye.part())));
         return said.all();

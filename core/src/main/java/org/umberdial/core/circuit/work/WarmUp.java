@@ -134,7 +134,7 @@ public final class WarmUp {
         GridsAdrift adrift = GridsAdrift.of(values);
         nominal = adrift.in(GridsAdrift.USUAL);
         Notes said = new Notes();
-        adrift.tubes().forEach(tube -> said.adrift(network, tube));
+        adrift.tubes().forEach(tube -> said.adrift(tube));
         notes = said.all();
         this.points = points.stream()
                 .mapToInt(point -> network.node(point)

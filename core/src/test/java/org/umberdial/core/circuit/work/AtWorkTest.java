@@ -177,7 +177,7 @@ class AtWorkTest {
         assertEquals(volts, adrift.volts("g").getAsDouble() - adrift.volts("k").getAsDouble(), 0.01);
         assertTrue(adrift.volts("k").getAsDouble() > 1.5 * tied.volts("k").getAsDouble());
         assertTrue(adrift.isGuess("k") && adrift.isGuess("g") && !adrift.isGuess("b") && !tied.isGuess("k"));
-        assertTrue(adrift.notes().get(0).text().startsWith("XV1: nothing ties its grid g."), adrift.notes()::toString);
+        assertTrue(adrift.notes().get(0).text().startsWith("XV1: nothing ties its grid."), adrift.notes()::toString);
         assertTrue(tied.notes().isEmpty());
     }
 

@@ -215,6 +215,6 @@ class WarmUpTest {
     void aGridThatNothingTies_isSaidBesideTheCourse() {
         Network network = Decks.network(
                 "VLINE a 0 SIN(0 169 60)\nR1 a p 33\nXV1 p b 35W4\nC1 b 0 40u\nR2 b q 270k\nXV2 q g 0 12AV6_T\nC2 g x 10n\nR3 x 0 1k");
-        assertTrue(run(network, "", 1, "b").notes().get(0).text().startsWith("XV2: nothing ties its grid g."));
+        assertTrue(run(network, "", 1, "b").notes().get(0).text().startsWith("XV2: nothing ties its grid."));
     }
 }
