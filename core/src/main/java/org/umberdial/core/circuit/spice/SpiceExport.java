@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckWriter;
@@ -82,6 +83,10 @@ public final class SpiceExport {
             out.append("*MODES ").append(String.join(" ", deck.modes())).append('\n');
             out.append("* contacts stand as in mode ").append(network.mode()).append('\n');
         }
+        network.amplifiers().stream()
+                .filter(tube -> isInsulated(tube.part()))
+                .forEach(tube ->
+                        line("* %s: nothing ties its grid; usual insulation and gas stand in for a leak", tube.part()));
         deck.cards().forEach(this::card);
         models();
         subcircuits.values().forEach(out::append);
@@ -97,6 +102,13 @@ public final class SpiceExport {
         }
         analysis();
         return out.append(".end\n").toString();
+    }
+
+    private boolean isInsulated(String part) {
+        return IntStream.range(0, network.branches().size())
+                .anyMatch(i -> network.branches().get(i).kind() == Branch.Kind.INSULATION
+                        && network.branches().get(i).part().equals(part)
+                        && values.siemens()[i] > 0);
     }
 
     private void analysis() {

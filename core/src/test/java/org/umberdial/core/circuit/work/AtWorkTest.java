@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.spice.SpiceExport;
 import org.umberdial.core.tube.TubeModels;
 
 class AtWorkTest {
@@ -179,6 +180,8 @@ class AtWorkTest {
         assertTrue(adrift.isGuess("k") && adrift.isGuess("g") && !adrift.isGuess("b") && !tied.isGuess("k"));
         assertTrue(adrift.notes().get(0).text().startsWith("XV1: nothing ties its grid."), adrift.notes()::toString);
         assertTrue(tied.notes().isEmpty());
+        String exported = SpiceExport.write(DeckReader.read("t\n" + OUTPUT), Values.nominal(Decks.network(OUTPUT)));
+        assertTrue(exported.contains("* XV1: nothing ties its grid;"), "an exported deck says it too");
     }
 
     private static final String OUTPUT = "VB b 0 250\nR1 b p 400\nXV1 p b g k 6V6GT_P\nR4 k 0 250\n";
