@@ -9,7 +9,10 @@ import picocli.CommandLine.Command;
         name = "umber",
         mixinStandardHelpOptions = true,
         subcommands = {
+            DraftCommand.class,
+            DrawCommand.class,
             SolveCommand.class,
+            TubesCommand.class,
             OhmsCommand.class,
             WarmUpCommand.class,
             RippleCommand.class,

@@ -29,6 +29,9 @@ final class Ends {
             Map.entry("k", "cathode"),
             Map.entry("heater", "h1"),
             Map.entry("d", "diode"),
+            Map.entry("d1", "diode"),
+            Map.entry("d2", "diode2"),
+            Map.entry("d3", "diode3"),
             Map.entry("f1", "h1"),
             Map.entry("f2", "h2"),
             Map.entry("osc", "grid"));
@@ -88,6 +91,10 @@ final class Ends {
                                     + "; enter the tube first, or name the electrode, as in " + socket + ".plate."));
         }
         String electrode = electrode(name);
+        // V2.t_plate is the plate of V2T.
+        if (electrode.matches("[abtr]_[a-z0-9_]+")) {
+            return electrode(socket + electrode.charAt(0), electrode.substring(2), typed);
+        }
         return fromCards(socket, electrode).orElseGet(() -> {
             if (!electrode.matches("[a-z0-9_]+")) {
                 throw new InvalidEntry(
@@ -108,7 +115,7 @@ final class Ends {
                     && card.reference()
                             .substring(1)
                             .toUpperCase(Locale.ROOT)
-                            .matches(Pattern.quote(socket) + "[A-Z]?")) {
+                            .matches(Pattern.quote(socket) + "(?:[A-Z][0-9]?)?")) {
                 List<String> names = set
                         .tubes()
                         .data()
@@ -123,7 +130,8 @@ final class Ends {
                             default -> e.name().toLowerCase(Locale.ROOT);
                         })
                         .toList();
-                boolean diode = card.reference().endsWith("D") && electrode.equals("diode");
+                String ending = card.reference().replaceFirst("^.*[0-9](?=D)", "");
+                boolean diode = ending.startsWith("D") && electrode.equals("diode" + ending.substring(1));
                 int at = diode ? 0 : names.indexOf(electrode);
                 if (at >= 0) {
                     return Optional.of(card.nodes().get(at));

@@ -273,6 +273,12 @@ public final class PartShorthand {
             }
         }
         TubeCards cards = new TubeCards(socket, type, joins, all);
+        if (cards.cards().isEmpty()) {
+            throw new InvalidEntry(
+                    UNKNOWN,
+                    type.name() + " is a " + type.use().label()
+                            + "; nothing is known of its electrodes here. Write it as a SPICE card, as in XV8 a k 0A2.");
+        }
         List<String> strange = joins.keySet().stream()
                 .filter(name -> !cards.electrodeNames().contains(name))
                 .toList();

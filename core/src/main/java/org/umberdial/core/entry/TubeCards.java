@@ -1,6 +1,7 @@
 package org.umberdial.core.entry;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,8 +11,11 @@ import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.tube.Electrode;
+import org.umberdial.core.tube.Eyes;
+import org.umberdial.core.tube.GlowTubes;
 import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;
+import org.umberdial.core.tube.TubeSystem;
 import org.umberdial.core.tube.TubeType;
 
 /**
@@ -25,6 +29,7 @@ final class TubeCards {
     private final Map<String, String> keys;
     private final List<Card> cards = new ArrayList<>();
     private final Map<String, String> nodes = new LinkedHashMap<>();
+    private final Map<TubeSystem, Map<Electrode, String>> placed = new LinkedHashMap<>();
 
     /**
      * @param joins nodes by electrode name, where an electrode is tied to one that exists
@@ -47,31 +52,19 @@ final class TubeCards {
     }
 
     private void build() {
-        List<Section> sections = sections();
-        boolean twin = sections.equals(List.of(Section.TRIODE)) && type.pinout().contains("p2")
-                || type.pinout().contains("g2")
-                        && type.pinout().contains("g1")
-                        && type.pinout().contains("k2")
-                        && type.points().stream().anyMatch(p -> p.kind().equals("triode"));
-        if (twin) {
-            card(Section.TRIODE, "A", "a_");
-            card(Section.TRIODE, "B", "b_");
-        } else {
-            boolean first = true;
-            for (Section section : sections) {
-                card(
-                        section,
-                        first ? "" : suffix(section),
-                        first ? "" : suffix(section).toLowerCase(Locale.ROOT) + "_");
-                first = false;
+        for (TubeSystem system : TubeSystem.of(type)) {
+            // A second diode on the common cathode is mostly tied to the first; it is its own when it is said to be.
+            boolean second = system.isSignalDiode() && system.letter().length() > 1 && !hasOwnCathode(system);
+            if (!second || joins.containsKey(name(system, Electrode.PLATE))) {
+                card(system);
             }
         }
-        if (type.pinout().matches(".*=d[0-9]?.*") && sections.stream().noneMatch(s -> s == Section.DIODE)) {
-            String cathode = nodes.getOrDefault("cathode", node("cathode"));
-            add("X" + socket + "D", List.of(node("diode"), cathode), type.name() + "_D", Map.of());
-            nodes.put("diode", node("diode"));
+        if (Eyes.law(type.name()).isPresent()) {
+            labelled(List.of("plate", "target", "grid", "cathode"), type.name() + "_E");
+        } else if (GlowTubes.law(type.name()).isPresent() && cards.isEmpty()) {
+            labelled(List.of("anode", "cathode"), type.name());
         }
-        if (type.heaterVolts().isPresent()) {
+        if (type.heaterVolts().isPresent() && type.heaterAmperes().isPresent()) {
             boolean tapped = type.heaterTap().isPresent();
             nodes.put("h1", node("h1"));
             nodes.put("h2", node("h2"));
@@ -81,43 +74,67 @@ final class TubeCards {
         }
     }
 
-    /** Electrode systems of the type, the one that carries the stage first. */
-    private List<Section> sections() {
-        List<String> kinds =
-                type.points().stream().map(point -> point.kind()).distinct().toList();
-        List<Section> sections = new ArrayList<>();
-        if (kinds.contains("pentode") || kinds.contains("beam")) {
-            sections.add(Section.PENTODE);
-        }
-        if (kinds.contains("heptode")) {
-            sections.add(Section.HEPTODE);
-        }
-        if (kinds.contains("triode")) {
-            sections.add(Section.TRIODE);
-        }
-        if (kinds.contains("rectifier")) {
-            sections.add(
-                    type.pinout().contains("p2") || type.pinout().contains("a2") ? Section.FULL_WAVE : Section.DIODE);
-        }
-        return sections;
+    /** A device without an electrode system: an eye, a gas regulator. */
+    private void labelled(List<String> names, String model) {
+        names.forEach(name -> nodes.put(name, node(name)));
+        add("X" + socket, names.stream().map(nodes::get).toList(), model, keys);
+        TubeSystem.labels(type).forEach((pin, label) -> {
+            String name = switch (label) {
+                case "p" -> "plate";
+                case "g" -> "grid";
+                case "k" -> "cathode";
+                default -> label;
+            };
+            if (names.contains(name)) {
+                labels.put(pin, nodes.get(name));
+            }
+        });
     }
 
-    private static String suffix(Section section) {
-        return section == Section.TRIODE
-                ? "T"
-                : section == Section.PENTODE ? "P" : section == Section.HEPTODE ? "X" : "D";
-    }
+    private final Map<String, String> labels = new LinkedHashMap<>();
 
-    private void card(Section section, String letter, String prefix) {
+    private void card(TubeSystem system) {
         List<String> at = new ArrayList<>();
-        for (Electrode electrode : section.electrodes()) {
-            String name = prefix + name(electrode);
-            String node = electrode == Electrode.CATHODE && type.isDirectlyHeated() ? node("h1") : node(name);
-            nodes.put(name, node);
+        Map<Electrode, String> places = new EnumMap<>(Electrode.class);
+        for (Electrode electrode : system.section().electrodes()) {
+            String name = name(system, electrode);
+            boolean filament = electrode == Electrode.CATHODE && type.isDirectlyHeated();
+            String node = filament ? node("h1") : nodes.containsKey(name) ? nodes.get(name) : node(name);
+            nodes.putIfAbsent(name, node);
+            places.put(electrode, node);
             at.add(node);
         }
-        String model = section == Section.FULL_WAVE ? type.name() : type.name() + "_" + suffix(section);
-        add("X" + socket + letter, at, model, cards.isEmpty() ? keys : Map.of());
+        placed.put(system, places);
+        String model = system.section() == Section.FULL_WAVE ? type.name() : type.name() + "_" + system.suffix();
+        add("X" + socket + system.letter(), at, model, cards.isEmpty() ? keys : Map.of());
+    }
+
+    /** A diode has a plate of its own, and the cathode of its bulb unless it has one to itself. */
+    private String name(TubeSystem system, Electrode electrode) {
+        String letter = system.letter().toLowerCase(Locale.ROOT);
+        if (system.isSignalDiode()) {
+            boolean own = hasOwnCathode(system);
+            String number = letter.substring(1);
+            return electrode == Electrode.PLATE ? "diode" + number : own ? "cathode" + number : mainCathode();
+        }
+        boolean shared = electrode == Electrode.CATHODE
+                && letter.equals("t")
+                && system.pins()
+                        .getOrDefault(Electrode.CATHODE, List.of())
+                        .equals(TubeSystem.of(type).get(0).pins().getOrDefault(Electrode.CATHODE, List.of()));
+        return letter.isEmpty() || shared ? name(electrode) : letter + "_" + name(electrode);
+    }
+
+    private boolean hasOwnCathode(TubeSystem system) {
+        List<String> cathode = system.pins().getOrDefault(Electrode.CATHODE, List.of());
+        return !cathode.isEmpty()
+                && TubeSystem.of(type).stream()
+                        .noneMatch(other -> !other.letter().equals(system.letter())
+                                && cathode.equals(other.pins().get(Electrode.CATHODE)));
+    }
+
+    private String mainCathode() {
+        return nodes.containsKey("cathode") ? "cathode" : nodes.containsKey("a_cathode") ? "a_cathode" : "cathode";
     }
 
     private static String name(Electrode electrode) {
@@ -138,44 +155,30 @@ final class TubeCards {
         cards.add(new Card(reference, at, Optional.empty(), model, 0, Map.of(), all, 0));
     }
 
+    /** {@code v3_plate}; of a twin's or a converter's other system {@code v3b_plate}, {@code v2t_plate}. */
     private String node(String electrode) {
-        return joins.getOrDefault(electrode, socket.toLowerCase(Locale.ROOT) + "_" + electrode);
+        String at = socket.toLowerCase(Locale.ROOT);
+        return joins.getOrDefault(electrode, electrode.matches("[abtr]_.*") ? at + electrode : at + "_" + electrode);
     }
 
     /** Pins whose electrode is beyond doubt; the others stay without a node. */
     private Map<String, String> pinNodes() {
-        Map<String, String> pins = new LinkedHashMap<>();
-        int heaters = 0;
-        for (String pair : type.pinout().split("\\s+(?=(?:[0-9]{1,2}|cap)=)")) {
-            String[] sides = pair.split("=", 2);
-            if (sides.length < 2) {
-                continue;
+        Map<String, String> pins = new LinkedHashMap<>(labels);
+        placed.forEach((system, places) -> system.pins()
+                .forEach((electrode, names) -> names.forEach(name -> {
+                    if (places.containsKey(electrode)) {
+                        pins.putIfAbsent(name, places.get(electrode));
+                    }
+                })));
+        List<String> heaterPins = TubeSystem.heaterPins(type);
+        List<String> ends = heaterPins.size() == 3 ? List.of("h1", "htap", "h2") : List.of("h1", "h2");
+        for (int i = 0; i < ends.size() && heaterPins.size() == ends.size(); i++) {
+            String node = node(ends.get(i));
+            if (nodes.containsValue(node) || ends.get(i).equals("htap")) {
+                pins.putIfAbsent(heaterPins.get(i), node);
             }
-            String first = sides[1].split(",")[0].strip().toLowerCase(Locale.ROOT);
-            String electrode =
-                    first.equals("h") || first.startsWith("f") ? "h" + Math.min(2, ++heaters) : electrode(first);
-            Optional.ofNullable(nodes.get(electrode)).ifPresent(node -> pins.put(sides[0].strip(), node));
         }
         return pins;
-    }
-
-    private String electrode(String label) {
-        String section = label.contains("(t") ? "t_" : "";
-        String twin = nodes.containsKey("a_plate") ? label.endsWith("2") ? "b_" : "a_" : section;
-        String bare = label.replaceAll("\\(.*", "");
-        boolean twins = !twin.isEmpty() && nodes.containsKey("a_plate");
-        return switch (bare) {
-            case "p", "a", "p1", "a1" -> twin + "plate";
-            case "p2", "a2" -> twins ? "b_plate" : "plate2";
-            case "g1", "g" -> label.contains("signal") ? "signal" : twin + "grid";
-            case "g2" -> twins ? "b_grid" : "screen";
-            case "g3" -> "signal";
-            case "k", "k1" -> twin + "cathode";
-            case "k2" -> twins ? "b_cathode" : "cathode";
-            case "d", "d1" -> "diode";
-            case "heater tap" -> "htap";
-            default -> bare;
-        };
     }
 
     /** The electrode names a person may join, for messages. */

@@ -1,9 +1,7 @@
 package org.umberdial.core.tube;
 
-import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.StringReader;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -13,6 +11,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.umberdial.core.value.InvalidEntry;
 
 /** Published tube data: what ships with the application, and what a shop has added to it. */
@@ -21,9 +21,20 @@ public final class TubeData {
     private static final TubeData SHIPPED = load();
 
     private final Map<String, TubeType> types;
+    /** Other names, plain, to the plain name of a type. */
+    private final Map<String, String> aliases;
+    /** By family, the types that differ in the heater alone. */
+    private final Map<String, List<TubeType>> families = new HashMap<>();
+    /** What was asked for under a name that is not a type's own. */
+    private final Map<String, Optional<TubeType>> asked = new ConcurrentHashMap<>();
 
-    private TubeData(Map<String, TubeType> types) {
+    private TubeData(Map<String, TubeType> types, Map<String, String> aliases) {
         this.types = types;
+        this.aliases = aliases;
+        types.values().stream()
+                .filter(type -> !TubeNames.family(type.name()).isEmpty())
+                .forEach(type -> families.computeIfAbsent(TubeNames.family(type.name()), key -> new ArrayList<>())
+                        .add(type));
     }
 
     public static TubeData shipped() {
@@ -32,23 +43,78 @@ public final class TubeData {
 
     /**
      * This data and a shop's own rows, in the columns of {@code tube-points.csv}; a type named there replaces the
-     * shipped one.
+     * shipped one. A row whose section is {@code heater} brings a type of which only pins and heater are known; a
+     * column {@code class} says what it is for, in the words of {@code tube-names.csv}.
      *
      * @throws InvalidEntry when a row has no type or section, or a cell that should be a number is not one
      */
     public TubeData with(String csv) {
         Map<String, TubeType> merged = new LinkedHashMap<>(types);
-        merged.putAll(read(new StringReader(csv), Map.of()));
-        return new TubeData(merged);
+        merged.putAll(read(rows(new StringReader(csv)), Map.of()));
+        return new TubeData(merged, aliases);
+    }
+
+    /** How many names are known: types and what else they are called. */
+    public int names() {
+        return types.size() + aliases.size();
     }
 
     public Collection<TubeType> types() {
         return types.values();
     }
 
-    /** @param type with or without a section suffix */
+    /**
+     * A type by its name or any name it goes by: equivalents, bulb and issue suffixes, military numbers, and as a last
+     * resort a relative of its heater family.
+     *
+     * @param type with or without a section suffix
+     */
     public Optional<TubeType> type(String type) {
-        return Optional.ofNullable(types.get(bare(type).toUpperCase(Locale.ROOT)));
+        String plain = TubeNames.plain(bare(type));
+        TubeType own = types.get(plain);
+        return own != null ? Optional.of(own) : asked.computeIfAbsent(plain, this::found);
+    }
+
+    private Optional<TubeType> found(String name) {
+        for (String candidate : TubeNames.candidates(name)) {
+            TubeType type = types.get(aliases.getOrDefault(candidate, candidate));
+            if (type != null) {
+                return Optional.of(type);
+            }
+        }
+        return TubeNames.candidates(name).stream()
+                .flatMap(candidate -> relative(candidate).stream())
+                .findFirst();
+    }
+
+    /**
+     * A type nobody listed, from one that differs in the heater alone. European output tubes of one number are too
+     * often another design (EL84 and UL84).
+     */
+    private Optional<TubeType> relative(String name) {
+        return families.getOrDefault(TubeNames.family(name), List.of()).stream()
+                .filter(type -> type.heaterWatts().isPresent() && !type.isDirectlyHeated())
+                .filter(type -> Character.isDigit(name.charAt(0))
+                        || type.use() != TubeUse.OUTPUT && type.use() != TubeUse.TRIODE_OUTPUT)
+                .findFirst()
+                .map(type -> {
+                    double[] heater = TubeNames.heater(name, type.heaterWatts().getAsDouble());
+                    return new TubeType(
+                            name,
+                            type.use(),
+                            OptionalDouble.of(heater[0]),
+                            OptionalDouble.of(heater[1]),
+                            type.base(),
+                            type.pinout(),
+                            type.limits(),
+                            type.warmUp(),
+                            type.warmUpSeconds(),
+                            type.heaterTap(),
+                            List.of(type.name()),
+                            Confidence.LOW,
+                            "not listed; taken as " + type.name() + " with the heater its number says",
+                            type.points().stream().map(TubePoint::unsure).toList());
+                });
     }
 
     public boolean knows(String type) {
@@ -106,27 +172,52 @@ public final class TubeData {
     }
 
     private static TubeData load() {
-        Map<String, Map<String, String>> classes = new HashMap<>();
-        for (Map<String, String> row : rows(resource("tube-types.csv"))) {
-            classes.put(row.get("type"), row);
+        List<Map<String, String>> named = TubeTable.rows("tube-names.csv");
+        Map<String, Map<String, String>> byName = new LinkedHashMap<>();
+        named.forEach(row -> byName.put(row.get("type").toUpperCase(Locale.ROOT), row));
+        Map<String, TubeType> types = new LinkedHashMap<>(read(TubeTable.rows("tube-points.csv"), byName));
+        byName.forEach((name, row) -> types.putIfAbsent(TubeNames.plain(name), type(name, List.of(), row)));
+        return new TubeData(types, aliases(named, types.keySet()));
+    }
+
+    /**
+     * What types are also called; a type's own name always means itself, and the first to claim another name has it.
+     */
+    private static Map<String, String> aliases(List<Map<String, String>> named, Set<String> types) {
+        Map<String, String> aliases = new LinkedHashMap<>();
+        for (Map<String, String> row : named) {
+            String type = TubeNames.plain(row.get("type"));
+            List<String> others = new ArrayList<>(List.of(row.get("equivalents").split("\\|")));
+            if (row.get("type").matches("\\d\\w*/\\d\\w*")) {
+                others.addAll(List.of(row.get("type").split("/")));
+            }
+            others.forEach(other -> claim(aliases, types, TubeNames.plain(other), type));
         }
-        Map<String, TubeType> types = new LinkedHashMap<>(read(resource("tube-points.csv"), classes));
-        types.putAll(read(resource("tube-points-more.csv"), classes));
-        return new TubeData(types);
+        for (Map<String, String> row : TubeTable.rows("vt.csv")) {
+            claim(aliases, types, TubeNames.plain(row.get("vt")), TubeNames.plain(row.get("type")));
+        }
+        types.forEach(type -> TubeNames.stems(type).forEach(stem -> claim(aliases, types, stem, type)));
+        aliases.replaceAll((name, type) -> types.contains(type) ? type : aliases.getOrDefault(type, type));
+        aliases.values().removeIf(type -> !types.contains(type));
+        return aliases;
     }
 
-    private static Reader resource(String name) {
-        return new InputStreamReader(TubeData.class.getResourceAsStream(name), StandardCharsets.UTF_8);
+    private static void claim(Map<String, String> aliases, Set<String> types, String name, String type) {
+        if (!name.isEmpty() && !types.contains(name)) {
+            aliases.putIfAbsent(name, type);
+        }
     }
 
-    private static Map<String, TubeType> read(Reader source, Map<String, Map<String, String>> classes) {
+    private static Map<String, TubeType> read(
+            List<Map<String, String>> points, Map<String, Map<String, String>> named) {
         Map<String, List<Map<String, String>>> byType = new LinkedHashMap<>();
-        for (Map<String, String> row : rows(source)) {
+        for (Map<String, String> row : points) {
             byType.computeIfAbsent(row.get("type").toUpperCase(Locale.ROOT), type -> new ArrayList<>())
                     .add(row);
         }
         Map<String, TubeType> types = new LinkedHashMap<>();
-        byType.forEach((name, rows) -> types.put(name, type(name, rows, classes.getOrDefault(name, Map.of()))));
+        byType.forEach((name, rows) ->
+                types.put(TubeNames.plain(name), type(name, rows, named.getOrDefault(name, rows.get(0)))));
         return types;
     }
 
@@ -142,40 +233,84 @@ public final class TubeData {
         return rows;
     }
 
-    private static TubeType type(String name, List<Map<String, String>> rows, Map<String, String> classes) {
-        Map<String, String> first = rows.get(0);
-        String seconds = classes.getOrDefault("seconds", "");
-        String sisters = classes.getOrDefault("sisters", "");
+    /** @param named what is known beside the points; for a shop's own type its first row */
+    private static TubeType type(String name, List<Map<String, String>> rows, Map<String, String> named) {
+        String seconds = named.getOrDefault("seconds", "");
+        String sisters = named.getOrDefault("equivalents", "");
+        String warmUp = named.getOrDefault("warm_up", "");
         return new TubeType(
                 name,
-                cell(first, "heater_V", 1),
-                cell(first, "heater_A", 1),
-                first.getOrDefault("base", ""),
-                first.getOrDefault("pinout", ""),
-                limits(first),
-                classes.getOrDefault("warm_up", "indirect"),
+                use(rows, named),
+                cell(named, "heater_V", 1),
+                cell(named, "heater_A", 1),
+                named.getOrDefault("base", ""),
+                named.getOrDefault("pinout", ""),
+                limits(rows),
+                warmUp.isEmpty() ? "indirect" : warmUp,
                 seconds.isEmpty() ? ORDINARY_WARM_UP_SECONDS : Double.parseDouble(seconds),
-                cell(classes, "tap_fraction", 1),
-                sisters.isEmpty() ? List.of() : List.of(sisters.split(" ")),
-                rows.stream().map(TubeData::point).toList());
+                cell(named, "tap_fraction", 1),
+                sisters.isEmpty() ? List.of() : List.of(sisters.split("\\|")),
+                Confidence.of(named.getOrDefault("confidence", "")),
+                named.getOrDefault("note", ""),
+                points(rows));
     }
 
-    private static TubeLimits limits(Map<String, String> row) {
+    /** A shop's own row may leave its class out; then its section says what it can do. */
+    private static TubeUse use(List<Map<String, String>> rows, Map<String, String> named) {
+        TubeUse use = TubeUse.of(named.getOrDefault("class", ""));
+        String section =
+                rows.isEmpty() ? "" : rows.get(0).getOrDefault("section", "").toLowerCase(Locale.ROOT);
+        return use != TubeUse.OTHER || named.containsKey("class")
+                ? use
+                : switch (section) {
+                    case "triode" -> TubeUse.TRIODE;
+                    case "pentode" -> TubeUse.PENTODE_SHARP;
+                    case "beam" -> TubeUse.OUTPUT;
+                    case "heptode" -> TubeUse.CONVERTER_PENTAGRID;
+                    case "rectifier" ->
+                        named.getOrDefault("pinout", "").contains("p2")
+                                ? TubeUse.RECTIFIER_FULL
+                                : TubeUse.RECTIFIER_HALF;
+                    default -> TubeUse.OTHER;
+                };
+    }
+
+    /** Limits stand in the row of the section they are for. */
+    private static TubeLimits limits(List<Map<String, String>> rows) {
         return new TubeLimits(
-                cell(row, "Pa_max_W", 1),
-                cell(row, "Va_max", 1),
-                cell(row, "rect_Idc_max_mA", 1e-3),
-                cell(row, "rect_Vac_rms_max", 1),
-                cell(row, "rect_drop_V", 1),
-                cell(row, "rect_drop_at_mA", 1e-3),
-                cell(row, "rect_C_max_uF", 1e-6),
-                cell(row, "rect_Rs_min_ohm", 1));
+                first(rows, "Pa_max_W", 1),
+                first(rows, "Va_max", 1),
+                first(rows, "rect_Idc_max_mA", 1e-3),
+                first(rows, "rect_Vac_rms_max", 1),
+                first(rows, "rect_drop_V", 1),
+                first(rows, "rect_drop_at_mA", 1e-3),
+                first(rows, "rect_C_max_uF", 1e-6),
+                first(rows, "rect_Rs_min_ohm", 1));
+    }
+
+    private static OptionalDouble first(List<Map<String, String>> rows, String column, double factor) {
+        return rows.stream()
+                .map(row -> cell(row, column, factor))
+                .filter(OptionalDouble::isPresent)
+                .findFirst()
+                .orElse(OptionalDouble.empty());
+    }
+
+    /** Zero-bias points of a class B triode stand for it where no other is published. */
+    private static List<TubePoint> points(List<Map<String, String>> rows) {
+        boolean classA =
+                rows.stream().anyMatch(row -> row.getOrDefault("section", "").equals("triode"));
+        return rows.stream()
+                .map(TubeData::point)
+                .filter(point -> !point.kind().equals("triode_class_b") || !classA)
+                .map(point -> point.kind().equals("triode_class_b") ? point.of("triode") : point)
+                .toList();
     }
 
     private static TubePoint point(Map<String, String> row) {
         return new TubePoint(
                 row.get("type").toUpperCase(Locale.ROOT),
-                row.getOrDefault("section", "").toLowerCase(Locale.ROOT),
+                kind(row.getOrDefault("section", "").toLowerCase(Locale.ROOT)),
                 (int) cell(row, "point", 1).orElse(1),
                 cell(row, "Va", 1),
                 cell(row, "Vg2", 1),
@@ -186,7 +321,19 @@ public final class TubeData {
                 cell(row, "Ig1_mA", 1e-3),
                 cell(row, "gm_mA_V", 1e-3),
                 cell(row, "rp_kohm", 1e3),
-                cell(row, "mu", 1));
+                cell(row, "mu", 1),
+                cell(row, "Pa_max_W", 1),
+                cell(row, "Va_max", 1),
+                Confidence.of(row.getOrDefault("confidence", "")));
+    }
+
+    /** A screen-grid tube and a hexode work as a pentode and a heptode do, as far as direct currents go. */
+    private static String kind(String section) {
+        return switch (section) {
+            case "tetrode" -> "pentode";
+            case "hexode" -> "heptode";
+            default -> section;
+        };
     }
 
     private static OptionalDouble cell(Map<String, String> row, String column, double factor) {

@@ -26,14 +26,16 @@ public final class TubeFit {
     /** The laws of a type from its points. */
     public static TubeModel fit(TubeType type) {
         List<TubePoint> triodes = of(type, "triode");
-        Optional<TriodeLaw> triode = triodes.isEmpty() ? oscillatorPlate(of(type, "osc_plate")) : triode(triodes);
+        List<TubePoint> oscillating = new ArrayList<>(of(type, "osc_plate"));
+        oscillating.addAll(of(type, "triode_osc"));
+        Optional<TriodeLaw> triode = triodes.isEmpty() ? oscillatorPlate(oscillating) : triode(triodes);
         List<TubePoint> pentodes = new ArrayList<>(of(type, "pentode"));
         pentodes.addAll(of(type, "beam"));
         Optional<PentodeLaw> pentode = pentodes.isEmpty() ? Optional.empty() : pentode(pentodes);
         List<TubePoint> heptodes = of(type, "heptode");
         Optional<HeptodeLaw> heptode = heptodes.isEmpty() ? Optional.empty() : heptode(heptodes);
         Optional<VacuumDiodeLaw> rectifier =
-                type.isRectifier() && type.limits().dropVolts().isPresent()
+                !of(type, "rectifier").isEmpty() && type.limits().dropVolts().isPresent()
                         ? Optional.of(VacuumDiodeLaw.through(
                                 type.limits().dropVolts().getAsDouble(),
                                 type.limits().dropAmperes().orElse(0.05)))

@@ -9,6 +9,9 @@ import java.util.OptionalDouble;
  * @param number of the point, from 1; the first is the type's main one
  * @param grid3Volts of the third grid of a mixer
  * @param gridAmperes of an oscillating grid
+ * @param mostPlateWatts rating of this section [W]
+ * @param mostPlateVolts rating of this section [V]
+ * @param confidence how sure the figures are
  */
 public record TubePoint(
         String type,
@@ -23,4 +26,49 @@ public record TubePoint(
         OptionalDouble gridAmperes,
         OptionalDouble transconductanceSiemens,
         OptionalDouble plateOhms,
-        OptionalDouble amplification) {}
+        OptionalDouble amplification,
+        OptionalDouble mostPlateWatts,
+        OptionalDouble mostPlateVolts,
+        Confidence confidence) {
+    /** The same figures for another section word. */
+    TubePoint of(String section) {
+        return new TubePoint(
+                type,
+                section,
+                number,
+                plateVolts,
+                screenVolts,
+                gridVolts,
+                grid3Volts,
+                plateAmperes,
+                screenAmperes,
+                gridAmperes,
+                transconductanceSiemens,
+                plateOhms,
+                amplification,
+                mostPlateWatts,
+                mostPlateVolts,
+                confidence);
+    }
+
+    /** The same figures, trusted no further than to expect something. */
+    TubePoint unsure() {
+        return new TubePoint(
+                type,
+                kind,
+                number,
+                plateVolts,
+                screenVolts,
+                gridVolts,
+                grid3Volts,
+                plateAmperes,
+                screenAmperes,
+                gridAmperes,
+                transconductanceSiemens,
+                plateOhms,
+                amplification,
+                mostPlateWatts,
+                mostPlateVolts,
+                Confidence.LOW);
+    }
+}

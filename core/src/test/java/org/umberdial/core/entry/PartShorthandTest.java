@@ -91,6 +91,9 @@ class PartShorthandTest {
     @Test
     void everyShippedTubeCanBePutInASocketAndReadBack() {
         for (TubeType type : TubeData.shipped().types()) {
+            if (!type.hasLaw()) {
+                continue;
+            }
             List<Card> cards = read(empty(), "V1 " + type.name()).cards();
             String deck = "one tube\n" + cards.stream().map(DeckWriter::line).collect(Collectors.joining("\n")) + "\n";
             assertEquals(cards.size(), DeckReader.read(deck).cards().size(), type.name());

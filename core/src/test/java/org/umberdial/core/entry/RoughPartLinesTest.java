@@ -87,17 +87,17 @@ class RoughPartLinesTest {
                 "6SN7",
                 Map.of(
                         "1",
-                        "v1_b_grid",
+                        "v1b_grid",
                         "2",
-                        "v1_b_plate",
+                        "v1b_plate",
                         "3",
-                        "v1_b_cathode",
+                        "v1b_cathode",
                         "4",
-                        "v1_a_grid",
+                        "v1a_grid",
                         "5",
-                        "v1_a_plate",
+                        "v1a_plate",
                         "6",
-                        "v1_a_cathode"));
+                        "v1a_cathode"));
         assertPins("6V6GT", Map.of("3", "v1_plate", "4", "v1_screen", "5", "v1_grid", "8", "v1_cathode"));
         assertPins("5Y3GT", Map.of("4", "v1_plate2", "6", "v1_plate", "2", "v1_h1", "8", "v1_h2"));
         assertPins("6BE6", Map.of("1", "v1_grid", "5", "v1_plate", "6", "v1_screen", "7", "v1_signal"));

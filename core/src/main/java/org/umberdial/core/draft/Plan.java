@@ -1,0 +1,25 @@
+package org.umberdial.core.draft;
+
+/**
+ * What the set is fed with.
+ *
+ * @param lineVolts RMS; of a battery set the A battery's volts [V]
+ * @param hertz of the line, of a vibrator its reed
+ * @param bplusVolts what the small stages are to have [V]
+ * @param outputVolts what the output plates are fed with [V]
+ * @param outputRail the node the output transformer hangs on
+ * @param minus where the high-voltage returns: chassis, or the far end of a back-bias part
+ */
+record Plan(
+        Feed feed,
+        double lineVolts,
+        double hertz,
+        double bplusVolts,
+        double outputVolts,
+        String outputRail,
+        Answers.Filter filter) {
+    /** Whether cathodes of output tubes are at chassis and their bias comes from the minus lead. */
+    boolean backBias() {
+        return filter == Answers.Filter.FIELD_MINUS || feed == Feed.BATTERY;
+    }
+}
