@@ -8,6 +8,7 @@ import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.tube.TubeType;
 
 /**
  * How much of what is not known about an expected voltage comes from values that nobody has read off this set. The
@@ -37,7 +38,7 @@ final class Sureness {
         this.set = set;
         this.model = model;
         this.policy = policy;
-        allOwn = set.parts().stream().noneMatch(Part::unconfirmed)
+        allOwn = set.parts().stream().noneMatch(this::unsure)
                 && set.sheet().stream().allMatch(SheetValue::own);
     }
 
@@ -61,21 +62,28 @@ final class Sureness {
         return set.sheet().stream().allMatch(SheetValue::own)
                 && set.parts().stream()
                         .filter(part -> part.nodes().contains(node))
-                        .noneMatch(Part::unconfirmed);
+                        .noneMatch(this::unsure);
     }
 
     private double unconfirmedShare(String node, OperatingPoint point) {
         double all = 0;
         double unconfirmed = 0;
         for (Part part : set.parts()) {
-            double spread = part.unconfirmed() ? policy.usualSpread() : spread(part);
+            double spread = unsure(part) ? policy.usualSpread() : spread(part);
             double moves = spread * movedBy(node, part, point);
             if (Double.isFinite(moves)) {
                 all += moves * moves;
-                unconfirmed += part.unconfirmed() ? moves * moves : 0;
+                unconfirmed += unsure(part) ? moves * moves : 0;
             }
         }
         return all == 0 ? 0 : unconfirmed / all;
+    }
+
+    /** A part nobody compared with this set, or a tube whose published figures are not sure enough to accuse by. */
+    private boolean unsure(Part part) {
+        return part.unconfirmed()
+                || part.card().kind().equals("tube")
+                        && set.tubeType(part).filter(TubeType::isUnsure).isPresent();
     }
 
     private static double spread(Part part) {
