@@ -99,6 +99,18 @@ export const router = createRouter({
               meta: { title: 'Circuit and sheet' },
             },
             {
+              path: 'drawing',
+              component: () => import('./circuit/DrawingView.vue'),
+              props: true,
+              meta: { title: 'Drawing' },
+            },
+            {
+              path: 'walk',
+              component: () => import('./circuit/WalkView.vue'),
+              props: true,
+              meta: { title: 'Walk against the schematic' },
+            },
+            {
               path: 'ohms',
               component: () => import('./model/OhmsView.vue'),
               props: true,

@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, faultAt, http, orThrow, type Problem, type Schemas } from '../api/client'
+import LineUpForm from '../circuit/LineUpForm.vue'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -214,11 +215,16 @@ async function begin() {
             Look at them
           </RouterLink>
         </p>
-        <form v-else class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="begin">
+        <LineUpForm v-if="circuit.data.value?.parts.length === 0" class="mt-2" :set-id="setId" :say="say" />
+        <form
+          v-if="circuit.data.value?.parts.length === 0"
+          class="mt-4 flex flex-wrap items-end gap-3"
+          @submit.prevent="begin"
+        >
           <ChoiceField
             v-model="start"
             class="w-96!"
-            label="No sheet yet? Start from a usual circuit, or a near relative"
+            label="Or start from a whole usual circuit, or a near relative"
             :options="startOptions"
           />
           <AppButton type="submit" :disabled="!start">Start from it</AppButton>

@@ -5,6 +5,8 @@ import { RouterLink, RouterView } from 'vue-router'
 defineProps<{ setId: string }>()
 const pages = [
   { to: 'circuit', name: 'Parts and sheet' },
+  { to: 'circuit/drawing', name: 'Drawing' },
+  { to: 'circuit/walk', name: 'Walk' },
   { to: 'circuit/ohms', name: 'Ohms' },
   { to: 'circuit/what-if', name: 'What if' },
 ] as const

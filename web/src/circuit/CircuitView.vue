@@ -91,7 +91,7 @@ const set = useQuery({
         </Tab>
       </TabList>
       <TabPanels>
-        <TabPanel><PartsPanel :parts="circuit.parts" :doors="doors" :say="say" /></TabPanel>
+        <TabPanel><PartsPanel :set-id="setId" :parts="circuit.parts" :doors="doors" :say="say" /></TabPanel>
         <TabPanel><SheetPanel :circuit="circuit" :modes="set.data.value.modes" :doors="doors" :say="say" /></TabPanel>
         <TabPanel><DatesPanel :set-id="setId" :say="say" /></TabPanel>
         <TabPanel class="max-w-3xl">

@@ -5,11 +5,13 @@ import { faultAt, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
 import LinesEntry from './LinesEntry.vue'
+import LineUpForm from './LineUpForm.vue'
 import PartDialog from './PartDialog.vue'
 import PartsTable from './PartsTable.vue'
 import type { useCircuit } from './useCircuit'
 
 const props = defineProps<{
+  setId: string
   parts: readonly Schemas['PartView'][]
   doors: ReturnType<typeof useCircuit>
   say: (text: string) => string
@@ -86,9 +88,13 @@ async function change() {
       {{ say(p.description) }}: {{ say(p.conflict ?? '') }}
     </p>
   </section>
-  <p v-if="parts.length === 0" class="text-soft">
-    No parts yet. Type the first ones above, load a file under Files, or start from a usual circuit under Arrival.
-  </p>
+  <div v-if="parts.length === 0">
+    <p class="mb-3 max-w-prose text-soft">
+      No parts yet. Type the set’s tubes here and its circuit is drafted; or type parts above, load a file under Files,
+      or start from a near relative under Arrival.
+    </p>
+    <LineUpForm :set-id="setId" :say="say" />
+  </div>
   <PartsTable v-else-if="typing" :parts="shown" :doors="doors" :say="say" @open="chosen = $event" />
   <table v-else class="w-full">
     <thead class="text-left text-sm text-soft">

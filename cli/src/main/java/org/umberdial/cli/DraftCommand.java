@@ -118,7 +118,8 @@ final class DraftCommand implements Callable<Integer> {
             }
         }
         throw new Refused(
-                option + " " + word + " is none of " + List.of(values).toString().toLowerCase(Locale.ROOT) + ".",
+                option + " " + word + " is none of "
+                        + List.of(values).toString().toLowerCase(Locale.ROOT) + ".",
                 Umber.BAD_INPUT);
     }
 }

@@ -153,7 +153,7 @@ final class Board {
                 Map.of(),
                 keys,
                 0));
-        for (Electrode electrode : List.of(Electrode.PLATE, Electrode.SCREEN, Electrode.GRID, Electrode.CATHODE)) {
+        for (Electrode electrode : List.of(Electrode.GRID, Electrode.CATHODE, Electrode.SCREEN, Electrode.PLATE)) {
             if (unit.system().section().amplifies() && placed.containsKey(electrode)) {
                 points.add(placed.get(electrode));
             }
@@ -277,8 +277,13 @@ final class Board {
         return pins;
     }
 
+    /** In the order one probes: the supply, then the stages from the output back. */
     List<String> points() {
-        return points.stream()
+        List<String> order = new ArrayList<>(points);
+        java.util.Collections.reverse(order);
+        order.sort(java.util.Comparator.comparing((String node) -> !node.equals(RESERVOIR))
+                .thenComparing(node -> !node.equals(BPLUS)));
+        return order.stream()
                 .filter(node -> !node.equals(GROUND)
                         && cards.stream().anyMatch(card -> card.nodes().contains(node)))
                 .toList();

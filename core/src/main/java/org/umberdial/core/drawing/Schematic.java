@@ -103,8 +103,8 @@ public final class Schematic {
     /** Stages with a tube first, then the supply, transformers and what is left, then the heaters. */
     private static List<List<Block>> rows(List<Block> blocks, Draughtsman pen, String rail) {
         List<List<Block>> rows = new ArrayList<>();
-        for (List<Kind> kinds : List.of(
-                List.of(Kind.TUBE), List.of(Kind.BOX, Kind.SUPPLY, Kind.REST), List.of(Kind.HEATERS))) {
+        for (List<Kind> kinds :
+                List.of(List.of(Kind.TUBE), List.of(Kind.BOX, Kind.SUPPLY, Kind.REST), List.of(Kind.HEATERS))) {
             List<Block> row = new ArrayList<>();
             double width = 0;
             for (Block block : blocks.stream()

@@ -20,6 +20,7 @@ import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.Engineering;
@@ -197,6 +198,88 @@ public final class PartShorthand {
         return new java.math.BigDecimal(value)
                 .round(new java.math.MathContext(6))
                 .doubleValue();
+    }
+
+    /**
+     * A part with what a schematic says of it: {@code 470k}, {@code .01 400}, {@code 220 2W}; what is not said stays.
+     *
+     * @throws InvalidEntry when a word is not understood, or the part has no single value
+     */
+    public Card revalued(Part part, String typed) {
+        Card card = part.card();
+        Unit unit = part.unit()
+                .filter(u -> "RCL".indexOf(card.letter()) >= 0)
+                .orElseThrow(() -> new InvalidEntry(
+                        SYNTAX,
+                        part.reference() + " has no single value; Enter alone keeps it, - takes it out. Its line is"
+                                + " changed under Parts."));
+        List<String> words = List.of(typed.strip().split("\\s+"));
+        boolean spelt = words.size() > 1 && UNIT_WORDS.contains(words.get(1).toLowerCase(Locale.ROOT));
+        String number = spelt ? words.get(0) + " " + words.get(1) : words.get(0);
+        double value = rounded(value(part.reference(), number, unit), number, unit);
+        Map<String, String> keys = new LinkedHashMap<>(card.keys());
+        for (String word : words.subList(spelt ? 2 : 1, words.size())) {
+            if (!rating(card.letter(), word, keys)) {
+                keys.put("kind", kind(card.letter(), word));
+            }
+        }
+        return new Card(
+                card.reference(), card.nodes(), Optional.of(value), "", 0, card.parameters(), keys, card.line());
+    }
+
+    private static String kind(char letter, String word) {
+        String kind = word.toLowerCase(Locale.ROOT);
+        Set<String> kinds = letter == 'R'
+                ? Set.of("carbon", "wirewound", "pot", "winding", "film", "metal", "composition")
+                : letter == 'C'
+                        ? Set.of("paper", "mica", "ceramic", "film", "electrolytic", "wax", "oil", "trimmer")
+                        : Set.of("winding", "choke", "field");
+        if (!kinds.contains(kind)) {
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "“" + word + "” is not understood behind the value; what follows is a rating or a kind, as in "
+                            + (letter == 'C' ? ".01 400 paper" : "220 2W wirewound") + ".");
+        }
+        return kind;
+    }
+
+    /**
+     * One part more, as the walk takes it: {@code + 4.7n V4.plate-0}, {@code + R 220 bplus-v4_screen}. Its reference is
+     * the next that is free.
+     *
+     * @throws InvalidEntry when it is not understood
+     */
+    public PartLine added(String typed) {
+        List<String> words = new ArrayList<>(List.of(typed.strip().split("\\s+")));
+        String first = words.get(0).toUpperCase(Locale.ROOT);
+        char letter;
+        if (first.matches("[RCL]")) {
+            letter = first.charAt(0);
+            words.remove(0);
+        } else {
+            letter = letterOf(first);
+        }
+        int next = set.parts().stream()
+                        .map(part -> part.reference().toUpperCase(Locale.ROOT))
+                        .filter(reference -> reference.matches(letter + "[0-9]{1,4}"))
+                        .mapToInt(reference -> Integer.parseInt(reference.substring(1)))
+                        .max()
+                        .orElse(0)
+                + 1;
+        return read(letter + String.valueOf(next) + " " + String.join(" ", words));
+    }
+
+    private static char letterOf(String value) {
+        if (value.matches("[0-9.,]+(UF|NF|PF|MFD|MMF|MMFD|N|P|U|µ|µF)")) {
+            return 'C';
+        }
+        if (value.matches("[0-9.,]*[0-9]+(R|K|M|MEG|OHM|OHMS|Ω|R[0-9]+|K[0-9]+|M[0-9]+)")) {
+            return 'R';
+        }
+        throw new InvalidEntry(
+                SYNTAX,
+                "“" + value.toLowerCase(Locale.ROOT)
+                        + "” may be ohms, farads or henries; say R, C or L before it, as in + C .01 V3.plate-0.");
     }
 
     private double value(String reference, String typed, Unit unit) {

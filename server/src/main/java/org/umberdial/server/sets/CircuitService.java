@@ -16,6 +16,7 @@ import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.deck.DeckWriter;
+import org.umberdial.core.draft.Draft;
 import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.Part;
@@ -25,6 +26,7 @@ import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.walk.Walk;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.internal.ChartTables;
@@ -64,6 +66,56 @@ public class CircuitService {
         parts.origin(shopId, setId, ValueOrigin.USUAL.name());
         tables.sheetOrigin(
                 shopId, setId, "usual values of the class, none of them read off this set: " + circuit.title());
+        return sets.set(shopId, setId);
+    }
+
+    /** Gives a set a drafted circuit: as usually built, but for the tubes, which are the set's own. */
+    @Transactional
+    public StoredSet draft(String shopId, String setId, Draft draft) {
+        replaceCircuit(shopId, setId, draft.deck());
+        parts.origin(shopId, setId, ValueOrigin.USUAL.name());
+        draft.deck().cards().stream()
+                .filter(card -> !Walk.asks(card))
+                .forEach(card -> parts.origin(shopId, setId, card.reference(), PartTables.OWN));
+        String title = "drafted from its tubes, values as usually built: "
+                + draft.deck().title().replaceFirst("^[^:]*: ", "");
+        tables.sheetOrigin(shopId, setId, title.substring(0, Math.min(160, title.length())));
+        return sets.set(shopId, setId);
+    }
+
+    /**
+     * Takes a person's word on a part: its card as it is now, and where that was read. The last part confirmed makes
+     * circuit and sheet the set's own.
+     *
+     * @param hasValue whether the part has a number; one read elsewhere than on the schematic stands beside it
+     */
+    @Transactional
+    public StoredSet confirm(
+            Caller caller, String setId, String id, Card card, PartValue value, boolean hasValue, String seen) {
+        tables.lock(caller.shopId(), setId);
+        Part before = part(sets.set(caller.shopId(), setId), card.reference());
+        requireUnchanged(caller.shopId(), setId, Map.of(card.reference(), seen));
+        boolean schematic = value.origin() == ValueOrigin.SHEET || !hasValue;
+        if (schematic && !DeckWriter.line(card).equals(DeckWriter.line(before.card()))) {
+            putCard(caller.shopId(), setId, card);
+        }
+        if (!schematic) {
+            parts.addValue(caller.shopId(), setId, id, card.reference(), value, caller.author(), clock.instant());
+        }
+        parts.origin(caller.shopId(), setId, card.reference(), PartTables.OWN);
+        tables.changed(caller.shopId(), setId);
+        StoredSet now = sets.set(caller.shopId(), setId);
+        return Walk.of(now.set()).steps().stream().allMatch(Walk.Step::confirmed) ? own(caller.shopId(), setId) : now;
+    }
+
+    /** Puts a part's line back and calls it as usually built again. */
+    @Transactional
+    public StoredSet unconfirm(String shopId, String setId, String reference, String line) {
+        tables.lock(shopId, setId);
+        StoredSet now = putPart(shopId, setId, line, Optional.empty());
+        part(now, reference);
+        parts.origin(shopId, setId, reference, ValueOrigin.USUAL.name());
+        tables.changed(shopId, setId);
         return sets.set(shopId, setId);
     }
 

@@ -1,0 +1,336 @@
+package org.umberdial.server.circuit.internal;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.deck.DeckWriter;
+import org.umberdial.core.draft.Stage;
+import org.umberdial.core.drawing.Drawing;
+import org.umberdial.core.drawing.Gate;
+import org.umberdial.core.drawing.Ink;
+import org.umberdial.core.drawing.Schematic;
+import org.umberdial.core.drawing.Svg;
+import org.umberdial.core.entry.PartLine;
+import org.umberdial.core.entry.PartShorthand;
+import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.policy.Vocabulary;
+import org.umberdial.core.set.Part;
+import org.umberdial.core.set.PartValue;
+import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.walk.Walk;
+import org.umberdial.server.problem.Problem;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.sets.CircuitService;
+import org.umberdial.server.sets.SetService;
+import org.umberdial.server.sets.StoredSet;
+import org.umberdial.server.shop.ShopService;
+
+/** A set's circuit as a schematic, and the walk that compares it with the set's own. */
+@RestController
+@RequestMapping("/api/sets/{setId}")
+class DrawingController {
+    /** @param transform empty for none */
+    record StrokeView(String path, boolean filled, boolean dashed, String transform) {}
+
+    record TextView(String text, double x, double y, Drawing.Anchor anchor) {}
+
+    /**
+     * @param box left, top, width and height of what a finger means by it, in the picture's units
+     * @param confirmed whether it was compared with this set
+     */
+    record DrawnPartView(
+            String reference,
+            String name,
+            String job,
+            List<Double> box,
+            List<String> nodes,
+            List<StrokeView> strokes,
+            List<TextView> texts,
+            boolean confirmed) {}
+
+    record NamedEndView(
+            String node,
+            StrokeView stroke,
+            @Schema(nullable = true) TextView text) {}
+
+    record DrawnWireView(String node, StrokeView stroke) {}
+
+    record DrawnStageView(String id, String label, List<Double> box, List<String> parts) {}
+
+    /**
+     * @param doubt why the drawing is not to be trusted; empty when it was compared with the circuit and is one with it
+     */
+    record DrawingView(
+            double width,
+            double height,
+            List<DrawnPartView> parts,
+            List<DrawnWireView> wires,
+            List<StrokeView> dots,
+            List<NamedEndView> ends,
+            List<DrawnStageView> stages,
+            String doubt) {}
+
+    record WalkStepView(
+            String reference,
+            String stage,
+            String label,
+            String job,
+            String between,
+            String value,
+            String asks,
+            boolean confirmed,
+            String line) {}
+
+    record WalkView(List<WalkStepView> steps, int confirmed) {}
+
+    /**
+     * What is said of a part.
+     *
+     * @param typed its value as read, or empty to say that it is as it stands
+     * @param origin where it was read
+     * @param seen the part's line as it stood
+     */
+    record ConfirmEdit(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 40) String reference,
+            @NotNull @Size(max = 200) String typed,
+            @NotNull ValueOrigin origin,
+            @NotNull @Size(max = 500) String seen) {}
+
+    /** @param line the part's line to put back, as it stood before it was confirmed */
+    record UnconfirmEdit(
+            @NotBlank @Size(max = 40) String reference,
+            @NotBlank @Size(max = 500) String line) {}
+
+    record AddedEdit(@NotBlank @Size(max = 200) String typed) {}
+
+    private final SetService sets;
+    private final CircuitService circuits;
+    private final ShopService shops;
+
+    DrawingController(SetService sets, CircuitService circuits, ShopService shops) {
+        this.sets = sets;
+        this.circuits = circuits;
+        this.shops = shops;
+    }
+
+    @GetMapping("/drawing")
+    DrawingView drawing(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        StoredSet stored = sets.set(caller.shopId(), setId.toString());
+        Drawing drawing = drawn(stored);
+        boolean iec = iec(caller);
+        List<String> wrong = Gate.check(drawing, stored.deck());
+        return new DrawingView(
+                drawing.width() * Ink.SCALE,
+                drawing.height() * Ink.SCALE,
+                drawing.shapes().stream().map(shape -> part(stored, shape, iec)).toList(),
+                drawing.wires().stream()
+                        .map(wire -> new DrawnWireView(wire.node(), stroke(Ink.of(wire))))
+                        .toList(),
+                Svg.dots(drawing).stream()
+                        .map(dot -> stroke(Ink.dot(dot[0], dot[1])))
+                        .toList(),
+                drawing.flags().stream().map(DrawingController::end).toList(),
+                drawing.stages().stream().map(DrawingController::stage).toList(),
+                wrong.isEmpty() ? "" : "The drawing does not show this circuit: " + wrong.get(0) + ".");
+    }
+
+    /** The drawing as a file. */
+    @GetMapping("/drawing.svg")
+    ResponseEntity<String> file(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @RequestParam(defaultValue = "") String symbols) {
+        StoredSet stored = sets.set(caller.shopId(), setId.toString());
+        boolean iec = symbols.isEmpty() ? iec(caller) : symbols.equalsIgnoreCase("IEC");
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("image/svg+xml;charset=UTF-8"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("schematic.svg")
+                                .build()
+                                .toString())
+                .body(Svg.write(drawn(stored), stored.label().title(), iec));
+    }
+
+    @GetMapping("/walk")
+    WalkView walk(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return walk(sets.set(caller.shopId(), setId.toString()));
+    }
+
+    /** Says of a part that it is as it stands, or what it is instead; nothing of it is usual from then on. */
+    @PostMapping("/walk/confirmations")
+    WalkView confirm(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ConfirmEdit edit) {
+        if (!edit.origin.own()) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.UNKNOWN,
+                            "What confirms a part is the set's schematic, the part's own marking, or a reading.")
+                    .at("origin");
+        }
+        StoredSet stored = sets.set(caller.shopId(), setId.toString());
+        Part part = stored.set().part(edit.reference).orElseThrow(() -> Problem.notFound("Part " + edit.reference));
+        Card card =
+                edit.typed.isBlank() ? part.card() : shorthand(caller, stored).revalued(part, edit.typed);
+        PartValue value = new PartValue(
+                edit.origin,
+                card.value().orElse(0.0),
+                edit.origin == ValueOrigin.SHEET ? "its schematic" : "compared part by part");
+        return walk(circuits.confirm(
+                caller,
+                setId.toString(),
+                edit.id.toString(),
+                card,
+                value,
+                part.unit().isPresent(),
+                edit.seen));
+    }
+
+    /** Takes the last word on a part back. */
+    @PostMapping("/walk/withdrawals")
+    WalkView unconfirm(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody UnconfirmEdit edit) {
+        return walk(circuits.unconfirm(caller.shopId(), setId.toString(), edit.reference, edit.line));
+    }
+
+    /** Adds a part that the draft does not have. */
+    @PostMapping("/walk/additions")
+    WalkView add(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody AddedEdit edit) {
+        StoredSet stored = sets.set(caller.shopId(), setId.toString());
+        PartLine line = shorthand(caller, stored).added(edit.typed);
+        return walk(circuits.putParts(caller.shopId(), setId.toString(), line, java.util.Map.of()));
+    }
+
+    private PartShorthand shorthand(Caller caller, StoredSet stored) {
+        return new PartShorthand(
+                stored.set(), shops.shop(caller.shopId()).policy().decimalSign());
+    }
+
+    private boolean iec(Caller caller) {
+        HousePolicy policy = shops.shop(caller.shopId()).policy();
+        return policy.vocabulary() != Vocabulary.NORTH_AMERICAN;
+    }
+
+    private static Drawing drawn(StoredSet stored) {
+        Deck deck = stored.deck();
+        return Schematic.draw(
+                deck,
+                stored.set().tubes().data(),
+                card -> stored.set()
+                        .part(card.reference())
+                        .map(part -> Schematic.value(working(part)))
+                        .orElse(""));
+    }
+
+    /** A part with the value one reckons with. */
+    private static Card working(Part part) {
+        Card card = part.card();
+        return card.value().isEmpty() || "RCL".indexOf(card.letter()) < 0
+                ? card
+                : new Card(
+                        card.reference(),
+                        card.nodes(),
+                        part.workingValue(),
+                        card.model(),
+                        card.hertz(),
+                        card.parameters(),
+                        card.keys(),
+                        card.line());
+    }
+
+    private static DrawnPartView part(StoredSet stored, Drawing.Shape shape, boolean iec) {
+        Optional<Part> part = stored.set().part(shape.reference());
+        double left = shape.x();
+        double right = shape.x() + shape.width();
+        double top = shape.y();
+        double bottom = shape.y() + shape.height();
+        for (Drawing.Label label : shape.labels()) {
+            left = Math.min(left, label.left());
+            right = Math.max(right, label.right());
+            top = Math.min(top, label.y() - Drawing.Label.HEIGHT);
+            bottom = Math.max(bottom, label.y() + 0.3);
+        }
+        return new DrawnPartView(
+                shape.reference(),
+                shape.labels().isEmpty() ? shape.reference() : shape.reference().replaceFirst("^X", ""),
+                part.map(Part::description).orElse(""),
+                Stream.of(left - 0.5, top - 0.5, right - left + 1, bottom - top + 1)
+                        .map(length -> length * Ink.SCALE)
+                        .toList(),
+                shape.pins().stream().map(Drawing.Pin::node).toList(),
+                Ink.of(shape, iec).stream().map(DrawingController::stroke).toList(),
+                shape.labels().stream().map(DrawingController::text).toList(),
+                part.filter(Part::unconfirmed).isEmpty());
+    }
+
+    private static StrokeView stroke(Ink ink) {
+        return new StrokeView(ink.path(), ink.filled(), ink.dashed(), ink.transform());
+    }
+
+    private static TextView text(Drawing.Label label) {
+        return new TextView(label.text(), label.x() * Ink.SCALE, label.y() * Ink.SCALE, label.anchor());
+    }
+
+    private static NamedEndView end(Drawing.Flag flag) {
+        return new NamedEndView(
+                flag.node(), stroke(Ink.of(flag)), flag.sign() == Drawing.Sign.NAMED ? text(flag.label()) : null);
+    }
+
+    private static DrawnStageView stage(Drawing.Stage stage) {
+        String label = Stream.of(Stage.values())
+                .filter(known -> known.id().equals(stage.name()))
+                .map(Stage::label)
+                .findFirst()
+                .orElse("");
+        return new DrawnStageView(
+                stage.name(),
+                label,
+                Stream.of(stage.x(), stage.y(), stage.width(), stage.height())
+                        .map(length -> length * Ink.SCALE)
+                        .toList(),
+                stage.parts());
+    }
+
+    private static WalkView walk(StoredSet stored) {
+        Walk walk = Walk.of(stored.set());
+        return new WalkView(
+                walk.steps().stream()
+                        .map(step -> new WalkStepView(
+                                step.reference(),
+                                step.stage(),
+                                step.label(),
+                                step.job(),
+                                step.between(),
+                                step.value(),
+                                step.asks(),
+                                step.confirmed(),
+                                stored.set()
+                                        .part(step.reference())
+                                        .map(part -> DeckWriter.line(part.card()))
+                                        .orElse("")))
+                        .toList(),
+                (int) walk.confirmed());
+    }
+}

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ask, http, orThrow } from '../api/client'
+import BenchHeader from '../bench/BenchHeader.vue'
+import AppButton from '../ui/AppButton.vue'
+import { useShop } from '../ui/useShop'
+import { useVolts } from '../volts/useVolts'
+import LineUpForm from './LineUpForm.vue'
+import SchematicPicture from './SchematicPicture.vue'
+import { useDrawing, useWalk } from './useDrawing'
+
+const props = defineProps<{ setId: string }>()
+const { say } = useShop()
+const route = useRoute()
+const router = useRouter()
+const { data: drawing, error } = useDrawing(() => props.setId)
+const { walk } = useWalk(() => props.setId)
+const { volts } = useVolts(() => props.setId)
+const set = useQuery({
+  queryKey: ['circuit', () => props.setId, 'label'],
+  queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}', { params: { path: { setId: props.setId } } }))),
+})
+const picture = useTemplateRef('picture')
+const chosen = ref(typeof route.query['part'] === 'string' ? route.query['part'] : '')
+const zoom = ref(1)
+const part = computed(() => drawing.value?.parts.find((one) => one.reference === chosen.value) ?? null)
+const step = computed(() => walk.value?.steps.find((one) => one.reference === chosen.value) ?? null)
+const open = computed(() => (walk.value ? walk.value.steps.length - walk.value.confirmed : 0))
+/** What stands at the chosen part's ends: expected, and read. */
+const ends = computed(() =>
+  [...new Set(part.value?.nodes ?? [])].map((node) => {
+    const point = volts.value?.points.find((p) => p.node === node)
+    return { node, name: point?.name ?? node, expected: point?.expectedText ?? '', read: point?.reading?.text ?? '' }
+  }),
+)
+watch(chosen, (reference) => router.replace({ query: reference ? { part: reference } : {} }))
+function fit() {
+  const pane = picture.value?.pane
+  if (pane && drawing.value) {
+    zoom.value = Math.min(pane.clientWidth / drawing.value.width, pane.clientHeight / drawing.value.height)
+  }
+}
+function nearer(factor: number) {
+  zoom.value = Math.min(3, Math.max(0.3, zoom.value * factor))
+}
+function print() {
+  window.print()
+}
+function look(reference: string) {
+  void router.push(`/sets/${props.setId}/circuit?part=${encodeURIComponent(reference)}`)
+}
+</script>
+
+<template>
+  <div v-if="set.data.value" class="flex h-full min-h-0 flex-col">
+    <BenchHeader
+      class="print:hidden"
+      :title="set.data.value.title"
+      :danger="set.data.value.danger"
+      :live-chassis="set.data.value.liveChassis"
+      :place="say('Drawn from the circuit as it is')"
+    >
+      <div v-if="drawing && drawing.parts.length > 0" class="flex flex-wrap gap-2">
+        <AppButton aria-label="Smaller" @click="nearer(0.8)">−</AppButton>
+        <AppButton aria-label="Larger" @click="nearer(1.25)">+</AppButton>
+        <AppButton @click="fit">All of it</AppButton>
+        <AppButton @click="print">Print</AppButton>
+        <a
+          :href="`/api/sets/${setId}/drawing.svg`"
+          download
+          class="flex min-h-11 items-center rounded border border-line bg-raised px-4 font-semibold hover:border-accent"
+        >
+          Save as SVG
+        </a>
+      </div>
+    </BenchHeader>
+    <p v-if="error" role="alert" class="p-5 text-bad">{{ error.message }}</p>
+    <div v-else-if="drawing && drawing.parts.length === 0" class="overflow-auto p-6">
+      <h2 class="text-lg font-semibold">No circuit yet</h2>
+      <p class="mb-3 max-w-prose text-soft">
+        Type the tubes of the set: Umber Dial drafts the circuit such a set usually has, and draws it. Then compare it
+        with the set’s own schematic, part by part.
+      </p>
+      <LineUpForm :set-id="setId" :say="say" />
+    </div>
+    <template v-else-if="drawing">
+      <p v-if="drawing.doubt" role="alert" class="border-b border-bad px-5 py-2 text-bad">{{ say(drawing.doubt) }}</p>
+      <p v-if="open > 0" class="flex flex-wrap items-center gap-x-3 border-b border-line bg-sheet px-5 print:hidden">
+        <span>
+          <strong>{{ walk?.confirmed }}</strong>
+          of {{ walk?.steps.length }} parts compared with this set. The dashed ones are as usually built and accuse
+          nothing.
+        </span>
+        <RouterLink
+          class="flex min-h-11 items-center font-semibold text-accent underline underline-offset-4"
+          :to="`/sets/${setId}/circuit/walk`"
+        >
+          Walk against the schematic
+        </RouterLink>
+      </p>
+      <SchematicPicture
+        ref="picture"
+        class="flex-1"
+        :drawing="drawing"
+        :chosen="chosen"
+        :zoom="zoom"
+        walking
+        :say="say"
+        @choose="chosen = $event"
+        @open="look"
+      />
+      <footer
+        class="flex min-h-20 flex-wrap items-center gap-x-8 gap-y-1 border-t border-line bg-raised px-5 py-2 print:hidden"
+      >
+        <template v-if="part">
+          <div>
+            <p class="text-sm text-soft">
+              {{ say(part.job || 'No job named') }}{{ part.confirmed ? '' : ' · as usually built' }}
+            </p>
+            <p class="font-figures text-2xl font-semibold">{{ part.name }} {{ say(step?.value ?? '') }}</p>
+          </div>
+          <dl class="flex flex-wrap gap-x-6">
+            <div v-for="end in ends" :key="end.node">
+              <dt class="text-sm text-soft">{{ say(end.name) }}</dt>
+              <dd class="font-figures">
+                <strong v-if="end.read">{{ say(end.read) }}</strong>
+                <span :class="end.read ? 'ml-2 text-sm text-soft' : ''">
+                  {{ end.expected ? say(`${end.expected} expected`) : end.read ? '' : 'no test point' }}
+                </span>
+              </dd>
+            </div>
+          </dl>
+          <AppButton class="ml-auto" @click="look(part.reference)">Open {{ part.name }}</AppButton>
+        </template>
+        <p v-else class="text-soft">
+          Choose a part: click it, or go from part to part with the arrow keys. Enter opens it.
+        </p>
+      </footer>
+    </template>
+    <p v-else class="p-6 text-soft">Drawing the circuit…</p>
+  </div>
+</template>

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue'
+import { neighbour, type DrawingView, type DrawnPart } from './useDrawing'
+
+/** A schematic: parts as buttons on it, one of them chosen; arrow keys go from part to part. Nothing on it is dragged. */
+const props = defineProps<{
+  drawing: DrawingView
+  chosen: string
+  zoom: number
+  /** What a part's verdict is, by reference; parts without one stay as they are. */
+  marks?: Readonly<Record<string, 'good' | 'doubt' | 'bad'>>
+  /** Whether parts that nobody compared with this set are dashed. */
+  walking?: boolean
+  say: (text: string) => string
+}>()
+const emit = defineEmits<{ choose: [reference: string]; open: [reference: string] }>()
+const pane = useTemplateRef<HTMLDivElement>('pane')
+const current = computed(
+  () => props.drawing.parts.find((part) => part.reference === props.chosen) ?? props.drawing.parts[0] ?? null,
+)
+const inkOf = { good: 'text-good', doubt: 'text-doubt', bad: 'text-bad' } as const
+const anchors = { START: 'start', MIDDLE: 'middle', END: 'end' } as const
+
+function onKey(event: KeyboardEvent) {
+  if (!current.value) return
+  switch (event.key) {
+    case 'ArrowLeft':
+    case 'ArrowRight':
+    case 'ArrowUp':
+    case 'ArrowDown':
+      event.preventDefault()
+      emit('choose', neighbour(props.drawing.parts, current.value, event.key).reference)
+      break
+    case 'Enter':
+      event.preventDefault()
+      emit('open', current.value.reference)
+  }
+}
+function described(part: DrawnPart): string {
+  const texts = part.texts.map((text) => text.text).join(' ')
+  return props.say(`${texts}${part.job ? `, ${part.job}` : ''}${part.confirmed ? '' : ', as usually built'}`)
+}
+/** The chosen part in the middle of the pane, without moving the page. */
+async function show() {
+  await nextTick()
+  const part = current.value
+  const [x = 0, y = 0, width = 0, height = 0] = part?.box ?? []
+  if (!pane.value || !part) return
+  const { clientWidth, clientHeight } = pane.value
+  pane.value.scrollTo({
+    left: (x + width / 2) * props.zoom - clientWidth / 2,
+    top: (y + height / 2) * props.zoom - clientHeight / 2,
+  })
+}
+watch(() => [props.chosen, props.zoom], show)
+onMounted(() => {
+  if (props.chosen) void show()
+})
+defineExpose({ show, focus: () => pane.value?.focus({ preventScroll: true }), pane })
+</script>
+
+<template>
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
+  <div
+    ref="pane"
+    class="min-h-0 overflow-auto bg-sheet outline-offset-[-3px] print:overflow-visible"
+    tabindex="0"
+    role="application"
+    :aria-label="say('Schematic. Arrow keys go from part to part.')"
+    :aria-activedescendant="current ? `drawn-${current.reference}` : undefined"
+    @keydown="onKey"
+  >
+    <svg
+      :viewBox="`0 0 ${drawing.width} ${drawing.height}`"
+      :width="drawing.width * zoom"
+      :height="drawing.height * zoom"
+      class="text-ink"
+      fill="none"
+      stroke="currentColor"
+      stroke-width="1.5"
+    >
+      <path v-for="(wire, i) in drawing.wires" :key="`w${i}`" :d="wire.stroke.path" />
+      <path v-for="(dot, i) in drawing.dots" :key="`d${i}`" :d="dot.path" fill="currentColor" stroke="none" />
+      <g
+        v-for="part in drawing.parts"
+        :id="`drawn-${part.reference}`"
+        :key="part.reference"
+        role="img"
+        :aria-label="described(part)"
+        class="cursor-pointer"
+        :class="marks?.[part.reference] ? inkOf[marks[part.reference]!] : ''"
+        :data-part="part.reference"
+        :data-confirmed="part.confirmed"
+        @click="emit('choose', part.reference)"
+        @dblclick="emit('open', part.reference)"
+      >
+        <rect
+          :x="part.box[0]"
+          :y="part.box[1]"
+          :width="part.box[2]"
+          :height="part.box[3]"
+          rx="6"
+          :fill="part.reference === chosen ? 'var(--c-mark)' : 'transparent'"
+          :stroke="part.reference === chosen ? 'var(--c-accent)' : 'none'"
+          :stroke-width="part.reference === chosen ? 2.5 : 0"
+        />
+        <path
+          v-for="(stroke, i) in part.strokes"
+          :key="i"
+          :d="stroke.path"
+          :transform="stroke.transform || undefined"
+          :fill="stroke.filled ? 'currentColor' : 'none'"
+          :stroke="stroke.filled ? 'none' : 'currentColor'"
+          :stroke-dasharray="stroke.dashed ? '5 3' : walking && !part.confirmed ? '3 2.5' : undefined"
+        />
+        <text
+          v-for="(text, i) in part.texts"
+          :key="`t${i}`"
+          :x="text.x"
+          :y="text.y"
+          :text-anchor="anchors[text.anchor]"
+          fill="currentColor"
+          stroke="none"
+          font-size="11"
+          :class="walking && !part.confirmed ? 'italic' : ''"
+        >
+          {{ say(text.text) }}
+        </text>
+      </g>
+      <g v-for="(end, i) in drawing.ends" :key="`e${i}`" class="text-follows">
+        <path :d="end.stroke.path" :stroke-width="end.text ? 1 : 1.5" :class="end.text ? '' : 'text-ink'" />
+        <text
+          v-if="end.text"
+          :x="end.text.x"
+          :y="end.text.y"
+          :text-anchor="anchors[end.text.anchor]"
+          fill="currentColor"
+          stroke="none"
+          font-size="11"
+        >
+          {{ end.text.text }}
+        </text>
+      </g>
+    </svg>
+  </div>
+</template>
