@@ -36,6 +36,85 @@ class ArrivalJourneyTest extends Journey {
         return Files.readAllBytes(Path.of("../core/src/main/resources/org/umberdial/core/demo/table-set-chassis.jpg"));
     }
 
+    /** Keyboard alone from the line-up on; keys are counted. */
+    @Test
+    void fromItsTubes_toADrawnCircuit_walkedAgainstTheSchematic() {
+        Page page = page("/");
+        button(page, "Take in a set").click();
+        page.getByLabel("Title, as you will know it").fill("Loft set, five tubes");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("How it gets its power"))
+                .click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("Not known yet").setExact(true))
+                .click();
+        button(page, "Take in the set").click();
+        assertThat(page).hasURL(Pattern.compile("/sets/[0-9a-f-]{36}$"));
+        String set = page.url();
+        page.navigate(set + "/circuit/drawing");
+        Locator line = page.getByLabel("Its tubes, in any order");
+        line.focus();
+        String tubes = "50C5 12be6 12AV6 35W4 12BA6";
+        page.keyboard().type(tubes);
+        assertThat(page.getByText("AC/DC, heaters in series")).isVisible();
+        page.keyboard().press("Enter");
+        assertThat(page).hasURL(Pattern.compile("/circuit/walk$"));
+        assertThat(page.getByText("Chassis can be live")).isVisible();
+        Locator strip = page.locator("#entry");
+        assertThat(strip).isFocused();
+        Locator compared = page.locator("header").getByText(Pattern.compile("[0-9]+ of [0-9]+ compared"));
+        int keys = tubes.length() + 1;
+        int asked = Integer.parseInt(compared.innerText().replaceAll("(?s).* of ([0-9]+) compared.*", "$1"));
+        assertTrue(asked > 25, asked + " parts");
+        // Kept, another value, refused, one more, not there.
+        String[] said = {"", "", "33k 1W", "banana", "", "+ 4.7n V1.plate-0", "-"};
+        int done = 0;
+        for (String words : said) {
+            String label = page.locator("label[for=entry]").innerText();
+            page.keyboard().type(words);
+            page.keyboard().press("Enter");
+            keys += words.length() + 1;
+            if (words.equals("banana")) {
+                assertThat(page.locator("#entry-says")).containsText("banana");
+                page.keyboard().press("Escape");
+                keys++;
+            } else if (words.startsWith("+")) {
+                assertThat(compared).containsText(" of " + (asked + 1) + " compared");
+            } else {
+                done += words.equals("-") ? 0 : 1;
+                assertThat(page.locator("label[for=entry]")).not().hasText(label);
+            }
+        }
+        assertThat(compared).containsText(done + 1 + " of " + asked + " compared");
+        page.keyboard().press("Control+z");
+        assertThat(compared).containsText(done + " of " + asked + " compared");
+        for (int left = asked - done; left > 0; left--) {
+            String label = page.locator("label[for=entry]").innerText();
+            page.keyboard().press("Enter");
+            keys++;
+            if (left > 1) {
+                assertThat(page.locator("label[for=entry]")).not().hasText(label);
+            }
+        }
+        assertThat(page.getByText("Every part is compared with this set")).isVisible();
+        assertTrue(keys <= 300, keys + " keys");
+        page.navigate(set + "/circuit/drawing");
+        Locator drawing = page.getByRole(AriaRole.APPLICATION);
+        assertThat(drawing.locator("[data-confirmed=false]")).hasCount(0);
+        drawing.focus();
+        page.keyboard().press("ArrowRight");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Open "))))
+                .isVisible();
+        page.navigate(set + "/volts");
+        assertThat(page.getByText("A healthy set shows").first()).isVisible();
+        assertEquals(List.of(), refusalsApart(browser.complaints));
+    }
+
+    /** What the browser says of an answer that refuses a word. */
+    private static List<String> refusalsApart(List<String> complaints) {
+        return complaints.stream().filter(said -> !said.contains("422")).toList();
+    }
+
     @Test
     void aSetIsTakenIn_fromNothing_inOneFlow() throws IOException {
         Page page = page("/");

@@ -25,6 +25,9 @@ final class Board {
     static final String BPLUS = "bplus";
     static final String RESERVOIR = "reservoir";
     static final String AVC = "avc";
+    /** Nobody builds a smaller one in [ohm]. */
+    private static final double LEAST_OHMS = 10;
+
     /** What the output stage hangs on where the small stages have a dropper of their own. */
     static final String OUTPUT_FEED = "output_feed";
 
@@ -55,12 +58,13 @@ final class Board {
 
     /** A resistor of the nearest usual value. */
     String resistor(String a, String b, double ohms, String description) {
-        return place('R', List.of(a, b), usual(ohms), "carbon", Map.of("tol", "20"), description);
+        return place('R', List.of(a, b), usual(Math.max(ohms, LEAST_OHMS)), "carbon", Map.of("tol", "20"), description);
     }
 
     /** A resistor that carries a stage's current. */
     String wirewound(String a, String b, double ohms, String description) {
-        return place('R', List.of(a, b), usual(ohms), "wirewound", Map.of("tol", "10"), description);
+        return place(
+                'R', List.of(a, b), usual(Math.max(ohms, LEAST_OHMS)), "wirewound", Map.of("tol", "10"), description);
     }
 
     String pot(String a, String b, double ohms, String description) {

@@ -333,8 +333,13 @@ public final class Drafter {
                         + cast.rectifiers.get(0).name() + " gives " + Math.round(most * 1e3)
                         + " mA at most. A tube is another, or the set has a second supply.");
             }
-            if (plan.feed() == Feed.TRANSFORMER && cast.rectifiers.isEmpty()) {
-                board.say("No rectifier is in the line-up; "
+            boolean drafted = cast.rectifiers.stream()
+                    .anyMatch(tube -> tube.systems().stream().anyMatch(system -> new Unit(tube, system).hasLaw()));
+            if (plan.feed() == Feed.TRANSFORMER && !drafted) {
+                board.say((cast.rectifiers.isEmpty()
+                                ? "No rectifier is in the line-up; "
+                                : "Too little is published of "
+                                        + cast.rectifiers.get(0).name() + "; ")
                         + (answers.rectifier()
                                         .filter(Answers.Metal.SELENIUM::equals)
                                         .isPresent()

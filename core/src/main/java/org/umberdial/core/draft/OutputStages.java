@@ -12,6 +12,9 @@ import org.umberdial.core.tube.TubePoint;
 /** Output stages, single and push-pull, with their transformer and loudspeaker. */
 final class OutputStages {
     private static final double SPEAKER_OHMS = 3.2;
+    /** A tube that wants less works at no bias [V]. */
+    static final double LEAST_BIAS = 0.5;
+
     /** Copper of a primary, as a share of the load it presents. */
     private static final double PRIMARY_SHARE = 0.07;
     /** A screen this far below the plate supply has a dropper of its own. */
@@ -99,9 +102,14 @@ final class OutputStages {
     private String grid(Unit unit, String from) {
         String grid = unit.node(Electrode.GRID);
         board.capacitor(from, grid, plan.bplusVolts() < 150 ? 0.01e-6 : 0.02e-6, "paper", "coupling");
-        board.resistor(grid, plan.backBias() ? "bias" : GROUND, 470e3, "grid leak");
+        board.resistor(grid, plan.backBias() && biasVolts(unit) >= LEAST_BIAS ? "bias" : GROUND, 470e3, "grid leak");
         grids.put(unit, grid);
         return grid;
+    }
+
+    /** What a tube wants between grid and cathode [V]. */
+    double biasVolts(Unit unit) {
+        return Math.abs(point(unit).gridVolts().orElse(8));
     }
 
     TubePoint point(Unit unit) {
@@ -135,7 +143,7 @@ final class OutputStages {
         String cathode = cathodeNode(at);
         units.forEach(unit -> cathodes.put(unit, cathode));
         double bias = Math.abs(point.gridVolts().orElse(8));
-        if (bias < 0.5) {
+        if (bias < LEAST_BIAS) {
             units.forEach(unit -> cathodes.put(unit, GROUND));
             return;
         }

@@ -15,6 +15,8 @@ final class Planner {
     private static final double EUROPEAN_LINE = 230;
     /** A vibrator's reed [Hz]. */
     private static final double REED_HERTZ = 115;
+    /** How near to a rating a draft comes, lines and windings being what they are. */
+    private static final double SAFE = 0.94;
     /** Tubes for the twelve volts of a car stand no more on their plates [V]. */
     private static final double LOW_VOLTAGE = 40;
     /** A heater of as many volts stands across the line by itself [V]. */
@@ -45,7 +47,8 @@ final class Planner {
             case SERIES, AUTOTRANSFORMER -> {
                 double reservoir = line * (doubled() ? 2.1 : metal() ? 1.27 : 1.04);
                 double bplus = Math.min(
-                        reservoir * (filter == Answers.Filter.RESISTOR ? 0.86 : 0.8), 0.94 * smallTubesStand());
+                        reservoir * (filter == Answers.Filter.RESISTOR ? 0.86 : 0.8),
+                        SAFE * Math.min(smallTubesStand(), outputsStand()));
                 boolean resistor = filter == Answers.Filter.RESISTOR && outputsStand() > reservoir;
                 yield new Plan(
                         feed,
@@ -70,7 +73,7 @@ final class Planner {
                         feed,
                         line,
                         hertz,
-                        Math.min(bplus, 0.94 * most),
+                        Math.min(bplus, SAFE * most),
                         output,
                         apart && filter != Answers.Filter.RESISTOR ? Board.OUTPUT_FEED : rail(filter),
                         filter);
@@ -226,7 +229,9 @@ final class Planner {
                 .filter(point ->
                         point.plateAmperes().isPresent() && point.plateVolts().isPresent())
                 .filter(point -> point.plateVolts().getAsDouble() <= most)
-                .mapToDouble(point -> point.plateVolts().getAsDouble()
+                .mapToDouble(point -> Math.min(
+                                point.plateVolts().getAsDouble(),
+                                SAFE * point.mostPlateVolts().orElse(most))
                         + Math.abs(point.gridVolts().orElse(0)))
                 .max()
                 .orElse(output.isPresent() ? most : 220);

@@ -327,7 +327,7 @@ final class SupplyStage {
         String back = board.wirewound("b_minus", GROUND, Math.max(biasVolts, 0.5) / amperes, "back bias");
         cast.outputs.forEach(unit -> board.cools(unit, back));
         board.electrolytic(GROUND, "b_minus", 25e-6, "back bias bypass");
-        if (biasVolts > 0) {
+        if (biasVolts >= OutputStages.LEAST_BIAS) {
             board.resistor("b_minus", "bias", 100e3, "bias filter");
             board.capacitor("bias", GROUND, 0.1e-6, "paper", "bias filter");
         }
@@ -400,6 +400,9 @@ final class SupplyStage {
             case FIELD_MINUS -> {
                 board.wirewound(RESERVOIR, rail, 10, "B+ lead");
                 board.coil(GROUND, minus, 12, Board.usual(fieldVolts() / all), "speaker field in the minus lead");
+                if (biasVolts < OutputStages.LEAST_BIAS) {
+                    break;
+                }
                 double share = biasVolts / fieldVolts();
                 board.resistor(minus, "bias_tap", 470e3 * (1 - share), "bias divider, minus side");
                 String divider = board.resistor("bias_tap", GROUND, 470e3 * share, "bias divider, chassis side");

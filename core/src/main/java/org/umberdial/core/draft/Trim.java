@@ -63,7 +63,8 @@ final class Trim {
             }
         }
         rate(points);
-        return says;
+        points.forEach(point -> beyond(point, says));
+        return says.stream().distinct().toList();
     }
 
     /** In every mode; nothing when one does not settle. */
@@ -157,6 +158,34 @@ final class Trim {
                 .flatMap(card -> card.value().stream())
                 .findFirst()
                 .orElseThrow();
+    }
+
+    /** Says which tube such a set would work beyond its rating; then the line-up or the way it is fed is another. */
+    private void beyond(OperatingPoint point, List<String> says) {
+        for (Card card : board.cards()) {
+            Optional<Section> section =
+                    models.data().section(card.model(), card.nodes().size());
+            if (!card.kind().equals("tube")
+                    || section.filter(Section::amplifies).isEmpty()) {
+                continue;
+            }
+            double across = point.volts(card.nodes().get(0)).orElse(0)
+                    - point.volts(card.nodes().get(card.nodes().size() - 1)).orElse(0);
+            double stands = models.data().points(card.model(), section.get()).stream()
+                    .map(TubePoint::mostPlateVolts)
+                    .flatMapToDouble(java.util.OptionalDouble::stream)
+                    .findFirst()
+                    .orElse(Double.POSITIVE_INFINITY);
+            String tube = card.reference().replaceFirst("^X(V[0-9]+).*", "$1") + " "
+                    + card.model().replaceFirst("_.*", "");
+            if (across > stands * 1.001) {
+                says.add(tube + " would stand " + Math.round(across) + " V at its plate, and is made for "
+                        + Math.round(stands) + " V. The tubes do not go together, or the set is fed in another way.");
+            } else if (ratedShare(card, point) > 1.001) {
+                says.add(tube + " would take " + Math.round(100 * ratedShare(card, point))
+                        + " % of the watts its plate is made for. Look at its bias and its supply on the schematic.");
+            }
+        }
     }
 
     /** Plate dissipation over its rating; 0 without either. */

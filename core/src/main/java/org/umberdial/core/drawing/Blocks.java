@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.circuit.nets.Nets;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.nets.Nets;
 import org.umberdial.core.drawing.Blocks.Block;
 import org.umberdial.core.drawing.Blocks.Kind;
 import org.umberdial.core.drawing.Blocks.Ladder;
@@ -122,10 +123,12 @@ final class Draughtsman {
         double right = cathode(block.at.get(Electrode.CATHODE).pieces.get(0));
         right = Math.max(
                 right, 4 + 0.7 + Label.LETTER * Math.max(Blocks.bare(card).length(), 3));
+        double above = overPlate(block);
         if (block.at.containsKey(Electrode.SCREEN)) {
-            right = screen(block.at.get(Electrode.SCREEN).pieces.get(0), right);
+            Piece screen = block.at.get(Electrode.SCREEN).pieces.get(0);
+            right = screen(screen, screen.up.isEmpty() ? right : Math.max(right, above));
         }
-        double[] exit = plate(block, right, leadsOn);
+        double[] exit = plate(block, right, above, leadsOn);
         double left = grid(block.at.get(Electrode.GRID), gridY, -RADIUS - 1, ledTo && !heptode);
         Optional<double[]> entry = Optional.of(new double[] {left, gridY});
         if (heptode) {
@@ -225,28 +228,38 @@ final class Draughtsman {
         return cursor;
     }
 
-    /** The plate's row; gives its right end. */
-    private double[] plate(Block block, double from, boolean leadsOn) {
+    /** What stands straight above the plate: its load; gives where it ends on the right. */
+    private double overPlate(Block block) {
         Piece piece = block.at.get(Electrode.PLATE).pieces.get(0);
-        double top = GRID_Y - RADIUS;
-        double cursor = 1.2;
+        sketch.wire(piece.node, 0, GRID_Y - RADIUS, 0, PLATE_Y);
         if (nets.isRail(piece.node) || nets.isGround(piece.node)) {
-            sketch.wire(piece.node, 0, top, 0, PLATE_Y);
             end(piece.node, 0, PLATE_Y, -1);
+            return half(piece.node) + GAP;
+        }
+        if (block.transformer != null) {
+            return transformer(block, piece.node, 0);
+        }
+        if (piece.up.isEmpty()) {
+            return 1.2;
+        }
+        up(piece.up.get(0), 0, PLATE_Y);
+        return rightNeed(piece.up.get(0));
+    }
+
+    /** The plate's row beyond its load; gives its right end. */
+    private double[] plate(Block block, double from, double above, boolean leadsOn) {
+        Piece piece = block.at.get(Electrode.PLATE).pieces.get(0);
+        if (nets.isRail(piece.node) || nets.isGround(piece.node)) {
             return new double[] {0, PLATE_Y};
         }
-        sketch.wire(piece.node, 0, top, 0, PLATE_Y);
+        boolean screenFed = block.at.containsKey(Electrode.SCREEN)
+                && !block.at.get(Electrode.SCREEN).pieces.get(0).up.isEmpty();
         double x = 0;
-        boolean first = true;
-        if (block.transformer != null) {
-            cursor = transformer(block, piece.node, 0);
-            first = false;
-        }
-        for (Leg leg : piece.up) {
-            x = first ? 0 : Math.max(cursor + leftNeed(leg), 0);
+        double cursor = screenFed ? Math.max(above, from) : above;
+        for (Leg leg : piece.up.subList(block.transformer == null && !piece.up.isEmpty() ? 1 : 0, piece.up.size())) {
+            x = cursor + leftNeed(leg);
             cursor = x + rightNeed(leg);
             up(leg, x, PLATE_Y);
-            first = false;
         }
         cursor = Math.max(cursor, from) + (piece.down.isEmpty() ? 0 : GAP);
         for (Leg leg : piece.down) {
@@ -256,7 +269,7 @@ final class Draughtsman {
         }
         sketch.wire(piece.node, 0, PLATE_Y, x, PLATE_Y);
         if (piece.flagged) {
-            double at = piece.down.isEmpty() ? Math.max(x + 1.5, 1.5) : x + 1.5;
+            double at = x + (block.transformer == null ? 1.5 : 4.5);
             if (leadsOn) {
                 double over = Math.max(cursor, x) + half(piece.node) + GAP;
                 sketch.wire(piece.node, x, PLATE_Y, over, PLATE_Y);
@@ -541,7 +554,7 @@ final class Draughtsman {
             }
         }
         List<Label> labels =
-                List.of(new Label(reference(card), x + 2.6, several ? PLATE_Y + 1.4 : top + LONG + 1.6, Anchor.MIDDLE));
+                List.of(new Label(reference(card), x + 2.6, several ? first - 0.5 : top + LONG + 1.6, Anchor.MIDDLE));
         sketch.shapes.add(new Shape(
                 card.reference(),
                 Glyph.TRANSFORMER,

@@ -10,6 +10,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.nets.Nets;
 import org.umberdial.core.drawing.Blocks.Block;
 import org.umberdial.core.drawing.Blocks.Kind;
 import org.umberdial.core.drawing.Blocks.Ladder;

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.draft.Stage;
+import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Engineering;
@@ -42,10 +43,11 @@ public record Walk(List<Step> steps) {
     /** The walk of a set. */
     public static Walk of(BenchSet set) {
         List<Step> steps = new ArrayList<>();
+        PartRoles roles = new PartRoles(set.cards(), set.tubes().data());
         set.parts().stream()
                 .filter(part -> asks(part.card()))
                 .sorted(Comparator.comparingInt(Walk::stageOf))
-                .forEach(part -> steps.add(step(set, part)));
+                .forEach(part -> steps.add(step(set, part, roles)));
         return new Walk(List.copyOf(steps));
     }
 
@@ -64,7 +66,7 @@ public record Walk(List<Step> steps) {
                 .orElse(Stage.values().length);
     }
 
-    private static Step step(BenchSet set, Part part) {
+    private static Step step(BenchSet set, Part part, PartRoles roles) {
         String id = part.card().key("stage").orElse("");
         String label = Arrays.stream(Stage.values())
                 .filter(stage -> stage.id().equals(id))
@@ -81,7 +83,7 @@ public record Walk(List<Step> steps) {
                 part.reference(),
                 id,
                 label,
-                part.description(),
+                job(part, roles),
                 part.nodes().size() == 2
                         ? "between " + set.nameOf(part.nodes().get(0)) + " and "
                                 + set.nameOf(part.nodes().get(1))
@@ -89,6 +91,11 @@ public record Walk(List<Step> steps) {
                 value,
                 asks,
                 !part.unconfirmed());
+    }
+
+    /** What a part does: as somebody named it, else as the network says. */
+    public static String job(Part part, PartRoles roles) {
+        return part.description().isEmpty() ? roles.phrase(part.reference()).orElse("") : part.description();
     }
 
     /** How many of its parts are confirmed. */

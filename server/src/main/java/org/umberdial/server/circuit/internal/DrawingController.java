@@ -34,6 +34,7 @@ import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.entry.PartShorthand;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.Vocabulary;
+import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.ValueOrigin;
@@ -140,11 +141,15 @@ class DrawingController {
         StoredSet stored = sets.set(caller.shopId(), setId.toString());
         Drawing drawing = drawn(stored);
         boolean iec = iec(caller);
+        PartRoles roles =
+                new PartRoles(stored.set().cards(), stored.set().tubes().data());
         List<String> wrong = Gate.check(drawing, stored.deck());
         return new DrawingView(
                 drawing.width() * Ink.SCALE,
                 drawing.height() * Ink.SCALE,
-                drawing.shapes().stream().map(shape -> part(stored, shape, iec)).toList(),
+                drawing.shapes().stream()
+                        .map(shape -> part(stored, shape, iec, roles))
+                        .toList(),
                 drawing.wires().stream()
                         .map(wire -> new DrawnWireView(wire.node(), stroke(Ink.of(wire))))
                         .toList(),
@@ -260,7 +265,7 @@ class DrawingController {
                         card.line());
     }
 
-    private static DrawnPartView part(StoredSet stored, Drawing.Shape shape, boolean iec) {
+    private static DrawnPartView part(StoredSet stored, Drawing.Shape shape, boolean iec, PartRoles roles) {
         Optional<Part> part = stored.set().part(shape.reference());
         double left = shape.x();
         double right = shape.x() + shape.width();
@@ -275,7 +280,7 @@ class DrawingController {
         return new DrawnPartView(
                 shape.reference(),
                 shape.labels().isEmpty() ? shape.reference() : shape.reference().replaceFirst("^X", ""),
-                part.map(Part::description).orElse(""),
+                part.map(one -> Walk.job(one, roles)).orElse(""),
                 Stream.of(left - 0.5, top - 0.5, right - left + 1, bottom - top + 1)
                         .map(length -> length * Ink.SCALE)
                         .toList(),

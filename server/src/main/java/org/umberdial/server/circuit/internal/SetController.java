@@ -32,6 +32,7 @@ import org.umberdial.core.entry.PartShorthand;
 import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
@@ -43,6 +44,7 @@ import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.core.walk.Walk;
 import org.umberdial.server.instrument.InstrumentService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
@@ -456,8 +458,9 @@ class SetController {
     }
 
     private static CircuitView circuit(StoredSet set) {
+        PartRoles roles = new PartRoles(set.set().cards(), set.set().tubes().data());
         return new CircuitView(
-                set.set().parts().stream().map(SetController::part).toList(),
+                set.set().parts().stream().map(part -> part(part, roles)).toList(),
                 set.deck().nodes().stream().sorted().toList(),
                 set.set().testPoints().stream()
                         .map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint()))
@@ -488,7 +491,7 @@ class SetController {
                 + (unit == Unit.FARAD ? "p" : "");
     }
 
-    private static PartView part(Part part) {
+    private static PartView part(Part part, PartRoles roles) {
         boolean hasValue = "RCL".indexOf(part.card().letter()) >= 0;
         String working = part.unit()
                 .flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit)))
@@ -510,7 +513,7 @@ class SetController {
         return new PartView(
                 part.reference(),
                 part.card().kind(),
-                part.description(),
+                Walk.job(part, roles),
                 part.nodes(),
                 DeckWriter.line(part.card()),
                 hasValue,

@@ -1,7 +1,6 @@
-package org.umberdial.core.drawing;
+package org.umberdial.core.circuit.nets;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,8 +13,8 @@ import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;
 
 /** What the nodes of a network are, told from what is joined to them; their names do not count. */
-final class Nets {
-    static final String GROUND = "0";
+public final class Nets {
+    public static final String GROUND = "0";
     /** A filter capacitor has at least this [F]. */
     private static final double FILTER_FARADS = 1e-6;
     /** A coil in the supply has at least this [H]. */
@@ -33,7 +32,8 @@ final class Nets {
     private final Set<String> slow = new HashSet<>();
     private final Set<String> heaterNodes = new HashSet<>();
 
-    Nets(List<Card> cards, TubeData tubes) {
+    /** @param cards those of a circuit */
+    public Nets(List<Card> cards, TubeData tubes) {
         this.cards = cards;
         this.tubes = tubes;
         for (Card card : cards) {
@@ -57,47 +57,55 @@ final class Nets {
         findSlow();
     }
 
-    List<Card> at(String node) {
+    /** The cards at a node. */
+    public List<Card> at(String node) {
         return at.getOrDefault(node, List.of());
     }
 
-    Optional<Section> section(Card card) {
+    /** The electrode system a card stands for; empty for anything else, and for an eye. */
+    public Optional<Section> section(Card card) {
         return card.letter() == 'X' && card.kind().equals("tube") && !isEye(card)
                 ? tubes.section(card.model(), card.nodes().size())
                 : Optional.empty();
     }
 
-    static boolean isEye(Card card) {
+    /** Whether it is a tuning eye. */
+    public static boolean isEye(Card card) {
         return TubeData.suffix(card.model()).equals("E");
     }
 
-    boolean isHeater(Card card) {
+    /** Whether it is a tube's heater. */
+    public boolean isHeater(Card card) {
         return card.kind().equals("heater") || TubeData.suffix(card.model()).equals("H");
     }
 
-    boolean isRail(String node) {
+    /** Whether it feeds stages. */
+    public boolean isRail(String node) {
         return rails.contains(node);
     }
 
-    boolean isSlow(String node) {
+    /** Whether a capacitor keeps it still behind a high resistance: AVC, bias. */
+    public boolean isSlow(String node) {
         return slow.contains(node);
     }
 
-    boolean isGround(String node) {
+    /** Whether it is node 0. */
+    public boolean isGround(String node) {
         return node.equals(GROUND);
     }
 
     /** Whether an electrode other than a screen is there. */
-    boolean isElectrode(String node) {
+    public boolean isElectrode(String node) {
         return electrodes.contains(node);
     }
 
-    boolean isHeaterNode(String node) {
+    /** Whether a heater ends there, ground apart. */
+    public boolean isHeaterNode(String node) {
         return heaterNodes.contains(node);
     }
 
     /** The cathodes of the supply's rectifiers, and the plus of a battery. */
-    List<String> sources() {
+    public List<String> sources() {
         List<String> sources = new ArrayList<>();
         for (Card card : cards) {
             if (rectifies(card)) {
@@ -118,7 +126,7 @@ final class Nets {
     }
 
     /** A diode or rectifier that reaches an alternating source without passing ground. */
-    private boolean rectifies(Card card) {
+    public boolean rectifies(Card card) {
         boolean diode = card.letter() == 'D'
                 || card.model().equals("SELENIUM")
                 || section(card)
@@ -200,23 +208,17 @@ final class Nets {
         }
     }
 
-    static String other(Card card, String node) {
+    /** The far end of a card of two ends. */
+    public static String other(Card card, String node) {
         return card.nodes().get(0).equals(node)
                 ? card.nodes().get(card.nodes().size() - 1)
                 : card.nodes().get(0);
     }
 
     /** Whether a card has two ends, at two nodes. */
-    boolean isTwoEnded(Card card) {
+    public boolean isTwoEnded(Card card) {
         return card.nodes().size() == 2
                 && !card.nodes().get(0).equals(card.nodes().get(1))
                 && card.letter() != 'K';
-    }
-
-    /** Nodes by how many cards are there, for naming. */
-    Map<String, Integer> degrees() {
-        Map<String, Integer> degrees = new HashMap<>();
-        at.forEach((node, there) -> degrees.put(node, there.size()));
-        return degrees;
     }
 }
