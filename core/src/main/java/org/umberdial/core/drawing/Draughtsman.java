@@ -467,7 +467,7 @@ final class Draughtsman {
     /** Half of what a symbol is wide. */
     private double bodyHalf(Card card) {
         return switch (glyph(card)) {
-            case TUBE_DIODE, SOURCE, SPEAKER -> 1.7;
+            case TUBE_DIODE, SOURCE, SPEAKER, POTENTIOMETER -> 1.7;
             default -> 1.2;
         };
     }

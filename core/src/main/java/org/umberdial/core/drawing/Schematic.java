@@ -27,8 +27,10 @@ import org.umberdial.core.value.Unit;
 
 /** Draws a deck: stages in rows, a rail over each row, the supply and the heaters below. */
 public final class Schematic {
-    /** Widest row; an A4 page lying holds it at a legible size. */
-    private static final double WIDEST = 185;
+    /** Widths of a row that are tried [grid units]. */
+    private static final List<Double> WIDTHS = List.of(110.0, 135.0, 160.0, 185.0, 210.0, 240.0, 280.0, 330.0);
+    /** Width over height of a page that lies, and of the screen's pane. */
+    private static final double PAGE_RATIO = 1.6;
 
     private static final double BETWEEN = 4;
     private static final double ROW_GAP = 4;
@@ -52,8 +54,15 @@ public final class Schematic {
         boolean live = cards.stream().anyMatch(card -> card.nodes().contains("chassis"));
         Draughtsman pen = new Draughtsman(nets, deck.sockets(), values, live);
         String rail = mainRail(blocks, nets);
-        List<List<Block>> rows = rows(blocks, pen, rail);
-        return assemble(rows, pen, rail, nets);
+        return WIDTHS.stream()
+                .map(widest -> assemble(rows(blocks, pen, rail, widest), pen, rail, nets))
+                .min(Comparator.comparingDouble(Schematic::emptiness))
+                .orElseThrow();
+    }
+
+    /** How far from filling a page that lies; the smallest is the most legible. */
+    private static double emptiness(Drawing drawing) {
+        return Math.max(drawing.width() / PAGE_RATIO, drawing.height());
     }
 
     private static int number(Card card) {
@@ -102,7 +111,7 @@ public final class Schematic {
     }
 
     /** Stages with a tube first, then the supply, transformers and what is left, then the heaters. */
-    private static List<List<Block>> rows(List<Block> blocks, Draughtsman pen, String rail) {
+    private static List<List<Block>> rows(List<Block> blocks, Draughtsman pen, String rail, double widest) {
         List<List<Block>> rows = new ArrayList<>();
         for (List<Kind> kinds :
                 List.of(List.of(Kind.TUBE), List.of(Kind.BOX, Kind.SUPPLY, Kind.REST), List.of(Kind.HEATERS))) {
@@ -114,7 +123,7 @@ public final class Schematic {
                     .toList()) {
                 Sketch sketch = pen.draw(block, rail, false, false).sketch();
                 double wide = sketch.right() - sketch.left() + BETWEEN;
-                if (!row.isEmpty() && width + wide > WIDEST) {
+                if (!row.isEmpty() && width + wide > widest) {
                     rows.add(row);
                     row = new ArrayList<>();
                     width = 0;

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,6 +39,9 @@ import org.umberdial.server.shop.ShopService;
 @RestController
 @RequestMapping("/api/sets/{setId}")
 class DraftController {
+    /** Lines nearer than this are one. */
+    private static final double SAME_LINE = 0.15;
+
     /** Each answer null or empty where it is left to what is usual. */
     record DraftEdit(
             @NotNull @Size(max = 600) String lineUp,
@@ -126,7 +130,30 @@ class DraftController {
                 Optional.ofNullable(edit.filter),
                 Optional.ofNullable(edit.rectifier),
                 Optional.ofNullable(edit.output));
-        return new Drafter(tubes).draft(lineUp, answers);
+        Draft usual = new Drafter(tubes).draft(lineUp, answers);
+        double local = shops.shop(caller.shopId()).policy().lineVolts();
+        boolean lineFed = usual.feed() != Feed.BATTERY && usual.feed() != Feed.VIBRATOR;
+        if (!lineFed || line.isPresent() || Math.abs(usual.lineVolts() / local - 1) < SAME_LINE) {
+            return usual;
+        }
+        // A transformer is wound for any line; a string of heaters says what line it is made for.
+        return usual.feed() == Feed.TRANSFORMER
+                ? new Drafter(tubes).draft(lineUp, at(answers, local))
+                : new Draft(
+                        usual.deck(),
+                        usual.feed(),
+                        usual.lineVolts(),
+                        Stream.concat(
+                                        Stream.of("These tubes are made for a line of about "
+                                                + Math.round(usual.lineVolts()) + " V; yours is "
+                                                + Math.round(local) + " V. Feed the set what it is made for."),
+                                        usual.says().stream())
+                                .toList());
+    }
+
+    private static Answers at(Answers answers, double lineVolts) {
+        return new Answers(
+                answers.feed(), OptionalDouble.of(lineVolts), answers.filter(), answers.rectifier(), answers.output());
     }
 
     private static double read(ValueReader values, String typed) {
