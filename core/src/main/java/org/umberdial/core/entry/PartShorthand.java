@@ -48,6 +48,70 @@ public final class PartShorthand {
             "uh");
     private static final Map<Character, double[]> POSSIBLE =
             Map.of('R', new double[] {1e-3, 1e9}, 'C', new double[] {0.1e-12, 0.1}, 'L', new double[] {1e-9, 1e3});
+    private static final Pattern CAN = Pattern.compile(
+            "(?i)(C[0-9]+)\\s+([0-9.]+(?:\\+[0-9.]+)+)(?:\\s*(?:uf|mfd|µf|mf))?[\\s/]+([0-9]+)v?(?:\\s+(?:electrolytic|can))*"
+                    + "\\s+([^\\s,-]+(?:,[^\\s,-]+)*)-([^\\s,-]+)(?:\\s+(?:electrolytic|can))*");
+    /** What parts of each letter are made of or called. */
+    private static final Map<Character, Set<String>> KINDS = Map.of(
+            'R',
+            Set.of(
+                    "carbon",
+                    "composition",
+                    "wirewound",
+                    "wire",
+                    "wound",
+                    "film",
+                    "metal",
+                    "oxide",
+                    "cement",
+                    "pot",
+                    "trimmer",
+                    "winding",
+                    "switch",
+                    "fuse",
+                    "fusible",
+                    "flameproof",
+                    "candohm",
+                    "flexible",
+                    "glass"),
+            'C',
+            Set.of(
+                    "paper",
+                    "wax",
+                    "waxed",
+                    "mica",
+                    "silver",
+                    "silvered",
+                    "ceramic",
+                    "disc",
+                    "tubular",
+                    "electrolytic",
+                    "film",
+                    "polyester",
+                    "polypropylene",
+                    "styrene",
+                    "oil",
+                    "moulded",
+                    "molded",
+                    "tantalum",
+                    "trimmer",
+                    "padder",
+                    "variable",
+                    "dry",
+                    "wet",
+                    "safety",
+                    "x1",
+                    "x2",
+                    "y1",
+                    "y2",
+                    "bathtub",
+                    "metallized",
+                    "foil",
+                    "non-polar",
+                    "bipolar"),
+            'L',
+            Set.of("winding", "choke", "coil", "if", "rf", "aerial", "oscillator", "field", "motor", "air", "iron"));
+
     private final BenchSet set;
     private final ValueReader values;
     private final Ends ends;
@@ -64,7 +128,70 @@ public final class PartShorthand {
      * @throws InvalidEntry with a sentence for the person typing
      */
     public PartLine read(String line) {
-        return isDeckLine(line) ? fromDeck(line) : shorthand(line);
+        String tidy = tidy(line);
+        Optional<List<Card>> named = new PartWords(ends).read(tidy);
+        if (named.isPresent()) {
+            return byWord(named.get());
+        }
+        Optional<PartLine> can = can(tidy);
+        return can.isPresent() ? can.get() : isDeckLine(line) ? fromDeck(line) : shorthand(tidy);
+    }
+
+    /** As people write it and as it is read: {@code 2 watt}, {@code B1 - 0}, {@code from B1 to 0}, {@code V3 pin 7}. */
+    private static String tidy(String line) {
+        return line.contains(";") || line.contains("\"")
+                ? line
+                : line.strip()
+                        .replaceAll("(?i)\\b(V[0-9]+[A-Z]?)\\s+pin\\s+([0-9]{1,2}|cap)\\b", "$1.$2")
+                        .replaceAll("(?i)\\b(?:from\\s+)(\\S+)\\s+to\\s+(\\S+)", "$1-$2")
+                        .replaceAll("(?<=[A-Za-z0-9_+])\\s+[-–]\\s+(?=[A-Za-z0-9_])", "-")
+                        .replaceAll("(?i)(?<=[0-9])\\s+(w|watts?|%|volts?)(?=\\s|$)", "$1")
+                        .replaceAll("(?i)(?<=[0-9])watts?\\b", "W")
+                        .replaceAll("(?i)(?<=[0-9])volts?\\b", "V");
+    }
+
+    private PartLine byWord(List<Card> cards) {
+        Card first = cards.get(0);
+        String what = first.key("desc").filter(text -> !text.isEmpty()).orElse(first.kind());
+        String value = first.value()
+                .flatMap(v -> unit(first.letter()).map(u -> " " + Engineering.print(v, u)))
+                .orElse(first.model().isEmpty() || first.model().equals("XFMR") ? "" : " " + first.model());
+        return new PartLine(
+                cards,
+                Optional.empty(),
+                first.reference() + ": " + what + value + " at "
+                        + cards.stream()
+                                .flatMap(card -> card.nodes().stream())
+                                .distinct()
+                                .map(set::nameOf)
+                                .collect(Collectors.joining(", ")),
+                known(cards));
+    }
+
+    /** A can in one line: {@code C1 16+16 450 B1,B2-0}, its plus ends in the order of its sections. */
+    private Optional<PartLine> can(String line) {
+        Matcher matcher = CAN.matcher(line.strip());
+        if (!matcher.matches()) {
+            return Optional.empty();
+        }
+        String reference = matcher.group(1).toUpperCase(Locale.ROOT);
+        String[] sections = matcher.group(2).split("\\+");
+        String[] pluses = matcher.group(4).split(",");
+        if (sections.length != pluses.length) {
+            throw new InvalidEntry(
+                    SYNTAX,
+                    reference + " has " + sections.length + " sections and " + pluses.length
+                            + " plus ends; write one for each, as in C1 16+16 450 B1,B2-0.");
+        }
+        List<Card> cards = new ArrayList<>();
+        StringBuilder understood = new StringBuilder();
+        for (int i = 0; i < sections.length; i++) {
+            PartLine one = shorthand(reference + (char) ('A' + i) + " " + sections[i] + " " + matcher.group(3)
+                    + " electrolytic can=" + reference + " " + pluses[i] + "-" + matcher.group(5));
+            cards.addAll(one.cards());
+            understood.append(i == 0 ? "" : "; ").append(one.understood());
+        }
+        return Optional.of(new PartLine(List.copyOf(cards), Optional.empty(), understood.toString(), known(cards)));
     }
 
     /**
@@ -174,6 +301,17 @@ public final class PartShorthand {
             } else if (!rating(letter, word, all)) {
                 kind.add(word.toLowerCase(Locale.ROOT));
             }
+        }
+        List<String> strange = kind.stream()
+                .filter(word -> !KINDS.get(letter).contains(word.replaceAll("[^a-z0-9-]", "")))
+                .toList();
+        if (!strange.isEmpty()) {
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "“" + String.join("”, “", strange) + "” of " + reference
+                            + " is not understood; behind the value stand a rating, a kind such as "
+                            + (letter == 'C' ? "paper" : letter == 'R' ? "carbon" : "winding")
+                            + ", and the two ends. Put a remark into quotes.");
         }
         if (joined.isEmpty()) {
             throw new InvalidEntry(
