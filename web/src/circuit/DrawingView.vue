@@ -22,6 +22,18 @@ const set = useQuery({
   queryKey: ['circuit', () => props.setId, 'label'],
   queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}', { params: { path: { setId: props.setId } } }))),
 })
+/** The highlighter that works alone: what is proven of each part, as on the map. */
+const map = useQuery({
+  queryKey: ['map', () => props.setId],
+  queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/map', { params: { path: { setId: props.setId } } }))),
+})
+const states = computed(() =>
+  Object.fromEntries(
+    (map.data.value?.stands ?? []).flatMap((stand) =>
+      stand.state === 'UNPROVEN' ? [] : [[stand.subject, stand.state] as const],
+    ),
+  ),
+)
 const picture = useTemplateRef('picture')
 const chosen = ref(typeof route.query['part'] === 'string' ? route.query['part'] : '')
 const zoom = ref(1)
@@ -106,6 +118,7 @@ function look(reference: string) {
         :drawing="drawing"
         :chosen="chosen"
         :zoom="zoom"
+        :states="states"
         walking
         :say="say"
         @choose="chosen = $event"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue'
+import { marks, type ProofState } from '../map/marks'
 import { neighbour, type DrawingView, type DrawnPart } from './useDrawing'
 
 /** A schematic: parts as buttons on it, one of them chosen; arrow keys go from part to part. Nothing on it is dragged. */
@@ -7,8 +8,8 @@ const props = defineProps<{
   drawing: DrawingView
   chosen: string
   zoom: number
-  /** What a part's verdict is, by reference; parts without one stay as they are. */
-  marks?: Readonly<Record<string, 'good' | 'doubt' | 'bad'>>
+  /** What is proven of a part, by reference; parts without a mark stay as they are. */
+  states?: Readonly<Record<string, ProofState>>
   /** Whether parts that nobody compared with this set are dashed. */
   walking?: boolean
   say: (text: string) => string
@@ -18,7 +19,10 @@ const pane = useTemplateRef<HTMLDivElement>('pane')
 const current = computed(
   () => props.drawing.parts.find((part) => part.reference === props.chosen) ?? props.drawing.parts[0] ?? null,
 )
-const inkOf = { good: 'text-good', doubt: 'text-doubt', bad: 'text-bad' } as const
+function markOf(part: DrawnPart) {
+  const state = props.states?.[part.reference]
+  return state ? marks[state] : null
+}
 const anchors = { START: 'start', MIDDLE: 'middle', END: 'end' } as const
 
 function onKey(event: KeyboardEvent) {
@@ -38,7 +42,10 @@ function onKey(event: KeyboardEvent) {
 }
 function described(part: DrawnPart): string {
   const texts = part.texts.map((text) => text.text).join(' ')
-  return props.say(`${texts}${part.job ? `, ${part.job}` : ''}${part.confirmed ? '' : ', as usually built'}`)
+  const state = props.states?.[part.reference]
+  return props.say(
+    `${texts}${part.job ? `, ${part.job}` : ''}${part.confirmed ? '' : ', as usually built'}${state ? `, ${marks[state].word}` : ''}`,
+  )
 }
 /** The chosen part in the middle of the pane, without moving the page. */
 async function show() {
@@ -88,7 +95,6 @@ defineExpose({ show, focus: () => pane.value?.focus({ preventScroll: true }), pa
         role="img"
         :aria-label="described(part)"
         class="cursor-pointer"
-        :class="marks?.[part.reference] ? inkOf[marks[part.reference]!] : ''"
         :data-part="part.reference"
         :data-confirmed="part.confirmed"
         @click="emit('choose', part.reference)"
@@ -126,6 +132,23 @@ defineExpose({ show, focus: () => pane.value?.focus({ preventScroll: true }), pa
         >
           {{ say(text.text) }}
         </text>
+        <g
+          v-if="markOf(part)"
+          :transform="`translate(${(part.box[0] ?? 0) + 3} ${(part.box[1] ?? 0) + 4}) scale(0.55)`"
+          stroke-width="2.5"
+        >
+          <path
+            :d="markOf(part)!.outline"
+            :stroke="markOf(part)!.colour"
+            :fill="markOf(part)!.hollow ? 'var(--c-sheet)' : markOf(part)!.colour"
+            :stroke-dasharray="markOf(part)!.dashes"
+          />
+          <path
+            v-if="markOf(part)!.sign"
+            :d="markOf(part)!.sign"
+            :stroke="markOf(part)!.hollow ? markOf(part)!.colour : 'var(--c-sheet)'"
+          />
+        </g>
       </g>
       <g v-for="(end, i) in drawing.ends" :key="`e${i}`" class="text-follows">
         <path :d="end.stroke.path" :stroke-width="end.text ? 1 : 1.5" :class="end.text ? '' : 'text-ink'" />

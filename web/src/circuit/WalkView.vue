@@ -32,7 +32,7 @@ const fault = ref('')
 const busy = ref(false)
 const strip = useTemplateRef('strip')
 /** What the last words did, so that they can be taken back. */
-const done = ref<{ reference: string; line: string; was: boolean }[]>([])
+const done = ref<{ id: string; reference: string; line: string }[]>([])
 const steps = computed<readonly WalkStep[]>(() => walk.value?.steps ?? [])
 const step = computed(() => steps.value.find((one) => one.reference === chosen.value) ?? null)
 const following = computed(() => after(chosen.value))
@@ -78,12 +78,13 @@ async function commit() {
   if (!now || busy.value) return
   busy.value = true
   const next = after(now.reference)?.reference ?? ''
+  const id = crypto.randomUUID()
   const answer = typed.startsWith('+')
     ? await doors.add(typed.slice(1).trim())
     : typed === '-'
       ? await doors.remove(now.reference, now.line)
       : await doors.confirm({
-          id: crypto.randomUUID(),
+          id,
           reference: now.reference,
           typed,
           origin: origin.value,
@@ -97,7 +98,7 @@ async function commit() {
   }
   text.value = fault.value = ''
   if (typed.startsWith('+')) return
-  if (typed !== '-') done.value = [...done.value, { reference: now.reference, line: now.line, was: now.confirmed }]
+  if (typed !== '-') done.value = [...done.value, { id, reference: now.reference, line: now.line }]
   if (next) chosen.value = next
   await nextTick()
   strip.value?.focus()
@@ -105,7 +106,7 @@ async function commit() {
 async function takeBack() {
   const one = last.value
   if (!one) return
-  const answer = await doors.takeBack(one.reference, one.line)
+  const answer = await doors.takeBack(one.id, one.reference, one.line)
   if (answer.kind === 'failed') {
     fault.value = answer.problem.detail
     return

@@ -43,8 +43,8 @@ export function useWalk(setId: MaybeRefOrGetter<string>) {
     error: query.error,
     confirm: (body: Schemas['ConfirmEdit']) =>
       keep(ask(http.POST('/api/sets/{setId}/walk/confirmations', { params: params(), body }))),
-    takeBack: (reference: string, line: string) =>
-      keep(ask(http.POST('/api/sets/{setId}/walk/withdrawals', { params: params(), body: { reference, line } }))),
+    takeBack: (id: string, reference: string, line: string) =>
+      keep(ask(http.POST('/api/sets/{setId}/walk/withdrawals', { params: params(), body: { id, reference, line } }))),
     add: (typed: string) =>
       keep(ask(http.POST('/api/sets/{setId}/walk/additions', { params: params(), body: { typed } }))),
     async remove(reference: string, seen: string): Promise<Answer<WalkView>> {

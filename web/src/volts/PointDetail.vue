@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { computed } from 'vue'
+import StagePicture from '../circuit/StagePicture.vue'
 import VerdictMark from '../ui/VerdictMark.vue'
 import { looks } from '../ui/verdicts'
 import BranchTable from './BranchTable.vue'
@@ -16,6 +17,7 @@ const tabs = computed(() => [
   'This point',
   `Findings (${props.view.findings.length})`,
   `Resistors (${props.view.branches.length})`,
+  'Drawing',
 ])
 </script>
 
@@ -68,6 +70,7 @@ const tabs = computed(() => [
         </div>
       </TabPanel>
       <TabPanel><BranchTable :branches="view.branches" :say="say" /></TabPanel>
+      <TabPanel class="h-full min-h-48"><StagePicture :set-id="view.setId" :node="current" :say="say" /></TabPanel>
     </TabPanels>
   </TabGroup>
 </template>

@@ -85,6 +85,93 @@ class CircuitTest {
         assertEquals(0, volts.at("/findings/0/suspects").size(), "no part is accused without a circuit");
     }
 
+    /** From the tubes to a circuit of the set's own: usual values accuse nobody until they are compared. */
+    @Test
+    void tubes_draftACircuit_whichTheWalkMakesTheSetsOwn() throws IOException {
+        String id = UUID.randomUUID().toString();
+        String path = "/api/sets/" + id;
+        RunningServer.post(
+                "/api/sets",
+                "{\"id\":\"" + id + "\",\"title\":\"Drafted\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
+                        + "\"construction\":\"UNKNOWN\"}");
+        String body = "{\"lineUp\":\"%s\",\"lineVolts\":\"\",\"feed\":null,\"filter\":null,\"rectifier\":null,"
+                + "\"output\":null}";
+        assertEquals(
+                422,
+                RunningServer.post(path + "/drafts/readings", body.formatted("foo bar"))
+                        .status());
+        JsonNode seen = RunningServer.post(
+                        path + "/drafts/readings", body.formatted("50C5 12BE6 35W4 12AV6 12BA6 99ZZ"))
+                .json();
+        assertEquals("SERIES", seen.at("/feed").asString());
+        assertTrue(seen.at("/says").toString().contains("99ZZ is not in the tube data"));
+        assertEquals(0, RunningServer.get(path + "/circuit").json().at("/parts").size(), "a look keeps nothing");
+
+        assertEquals(
+                200,
+                RunningServer.post(path + "/drafts", body.formatted("50C5 12BE6 35W4 12AV6 12BA6"))
+                        .status());
+        assertEquals(
+                422,
+                RunningServer.post(path + "/drafts", body.formatted("6V6 5Y3")).status());
+        assertEquals(
+                "SERIES_STRING",
+                RunningServer.get(path).json().at("/construction").asString());
+        JsonNode walk = RunningServer.get(path + "/walk").json();
+        int asked = walk.at("/steps").size();
+        assertEquals(0, walk.at("/confirmed").asInt());
+        JsonNode first = walk.at("/steps/0");
+        String confirm = "{\"id\":\"" + UUID.randomUUID()
+                + "\",\"reference\":\"%s\",\"typed\":\"%s\",\"origin\":\"%s\"," + "\"seen\":%s}";
+        String reference = first.at("/reference").asString();
+        assertEquals(
+                422,
+                RunningServer.post(
+                                path + "/walk/confirmations",
+                                confirm.formatted(reference, "", "USUAL", first.at("/line")))
+                        .status());
+        assertEquals(
+                422,
+                RunningServer.post(
+                                path + "/walk/confirmations",
+                                confirm.formatted(reference, "", "SHEET", "\"R999 a b 1\""))
+                        .status(),
+                "somebody else was first");
+        JsonNode resistor = StreamSupport.stream(walk.at("/steps").spliterator(), false)
+                .filter(step -> step.at("/job").asString().equals("plate load"))
+                .findFirst()
+                .orElseThrow();
+        JsonNode after = RunningServer.post(
+                        path + "/walk/confirmations",
+                        confirm.formatted(
+                                resistor.at("/reference").asString(), "220k 1W", "BODY", resistor.at("/line")))
+                .json();
+        assertEquals(1, after.at("/confirmed").asInt());
+        JsonNode part = part(
+                RunningServer.get(path + "/circuit").json(),
+                resistor.at("/reference").asString());
+        assertEquals("220 kΩ", part.at("/working").asString());
+        assertEquals(
+                422,
+                RunningServer.post(
+                                path + "/walk/withdrawals",
+                                "{\"id\":\"" + UUID.randomUUID() + "\",\"reference\":\"" + reference
+                                        + "\",\"line\":\"R999 a b 1k\"}")
+                        .status());
+        assertEquals(
+                asked + 1,
+                RunningServer.post(path + "/walk/additions", "{\"typed\":\"4.7n V1.plate-0\"}")
+                        .json()
+                        .at("/steps")
+                        .size());
+
+        JsonNode drawing = RunningServer.get(path + "/drawing").json();
+        assertEquals("", drawing.at("/doubt").asString());
+        assertTrue(drawing.at("/parts").size() > 40);
+        String file = RunningServer.get(path + "/drawing.svg?symbols=IEC").text();
+        assertTrue(file.startsWith("<svg") && file.contains("data-part=\"" + reference + "\""));
+    }
+
     @Test
     void deck_goesOutAndBackInUnchanged() throws IOException {
         String set = RunningServer.newTableSet();

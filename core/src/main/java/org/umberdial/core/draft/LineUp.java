@@ -2,6 +2,7 @@ package org.umberdial.core.draft;
 
 import static org.umberdial.core.value.InvalidEntry.Code.EMPTY;
 import static org.umberdial.core.value.InvalidEntry.Code.OUT_OF_RANGE;
+import static org.umberdial.core.value.InvalidEntry.Code.UNKNOWN;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.umberdial.core.tube.Ballast;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeType;
@@ -58,7 +60,23 @@ public record LineUp(List<Fitted> tubes) {
         if (fitted.size() > MOST) {
             throw new InvalidEntry(OUT_OF_RANGE, "A line-up has up to " + MOST + " tubes; this one has more.");
         }
+        if (fitted.stream()
+                .noneMatch(tube -> tube.type().isPresent() || tube.heaterVolts().isPresent())) {
+            throw new InvalidEntry(
+                    UNKNOWN,
+                    "None of these is a tube type known here: "
+                            + fitted.stream().map(Fitted::typed).collect(Collectors.joining(", "))
+                            + ". Check the numbers; a type nobody knows may say its heater, as in 99Z9[6.3V 0.3A].");
+        }
         return new LineUp(List.copyOf(fitted));
+    }
+
+    /** A heater's figure within what heaters are. */
+    private static OptionalDouble within(double value, double least, double most, String word, String what) {
+        if (!(value >= least && value <= most)) {
+            throw new InvalidEntry(OUT_OF_RANGE, word + ": a heater has " + what + ", as in 99Z9[6.3V 0.3A].");
+        }
+        return OptionalDouble.of(value);
     }
 
     /** {@code EL 84} is one type: letters are joined with the digits behind them when that is a type. */
@@ -83,10 +101,14 @@ public record LineUp(List<Fitted> tubes) {
                 socket,
                 word.toUpperCase(Locale.ROOT),
                 type(word, tubes),
-                volts.find() ? OptionalDouble.of(number(volts.group(1))) : OptionalDouble.empty(),
+                volts.find() ? within(number(volts.group(1)), 0.5, 250, word, "0.5 to 250 V") : OptionalDouble.empty(),
                 amperes.find()
-                        ? OptionalDouble.of(
-                                number(amperes.group(1)) * (amperes.group(2).isEmpty() ? 1 : 1e-3))
+                        ? within(
+                                number(amperes.group(1)) * (amperes.group(2).isEmpty() ? 1 : 1e-3),
+                                0.005,
+                                20,
+                                word,
+                                "5 mA to 20 A")
                         : OptionalDouble.empty());
     }
 

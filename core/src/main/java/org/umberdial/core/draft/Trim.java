@@ -25,6 +25,8 @@ import org.umberdial.core.tube.TubePoint;
 final class Trim {
     private static final int ROUNDS = 7;
     private static final double NEAR = 0.02;
+    /** A dropper of more belongs to a set that draws nothing [ohm]. */
+    private static final double MOST_DROPPER = 47e3;
     /** Resistors come in steps. */
     private static final double DROPPED_NEAR = 0.05;
 
@@ -132,7 +134,7 @@ final class Trim {
         double before = point.volts(dropper.get().nodes().get(0)).orElse(0);
         double ohms = ohms(dropper.get().reference());
         double factor = (before - plan.bplusVolts()) / Math.max(before - there, 1);
-        double changed = Board.usual(Math.max(ohms * Math.min(Math.max(factor, 0.3), 3), 100));
+        double changed = Board.usual(Math.min(Math.max(ohms * Math.min(Math.max(factor, 0.3), 3), 100), MOST_DROPPER));
         board.revalue(dropper.get().reference(), changed);
         return changed != ohms;
     }

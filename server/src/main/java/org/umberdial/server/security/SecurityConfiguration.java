@@ -62,6 +62,7 @@ class SecurityConfiguration {
         "/api/sets/*/what-ifs",
         "/api/sets/*/reading-previews",
         "/api/sets/*/part-lines/readings",
+        "/api/sets/*/drafts/readings",
         "/api/sets/*/cold/tests/*/drafts",
         "/api/sets/*/workshop/turns",
         "/api/sets/*/workshop/field",

@@ -21,6 +21,7 @@ import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
+import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.StartingCircuit;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
@@ -72,6 +73,14 @@ public class CircuitService {
     /** Gives a set a drafted circuit: as usually built, but for the tubes, which are the set's own. */
     @Transactional
     public StoredSet draft(String shopId, String setId, Draft draft) {
+        tables.lock(shopId, setId);
+        int already = sets.set(shopId, setId).set().parts().size();
+        if (already > 0) {
+            throw new Problem(
+                    Problem.Kind.INVALID_ENTRY,
+                    "This set has a circuit of " + already
+                            + " parts already. Take it out under Parts first, or change it there.");
+        }
         replaceCircuit(shopId, setId, draft.deck());
         parts.origin(shopId, setId, ValueOrigin.USUAL.name());
         draft.deck().cards().stream()
@@ -84,8 +93,8 @@ public class CircuitService {
     }
 
     /**
-     * Takes a person's word on a part: its card as it is now, and where that was read. The last part confirmed makes
-     * circuit and sheet the set's own.
+     * Takes a person's word on a part: its card as it is now, and where that was read. With the last part confirmed
+     * nothing is said of a draft any more.
      *
      * @param hasValue whether the part has a number; one read elsewhere than on the schematic stands beside it
      */
@@ -99,21 +108,37 @@ public class CircuitService {
         if (schematic && !DeckWriter.line(card).equals(DeckWriter.line(before.card()))) {
             putCard(caller.shopId(), setId, card);
         }
-        if (!schematic) {
+        if (schematic) {
+            parts.origin(caller.shopId(), setId, card.reference(), PartTables.OWN);
+        } else {
+            // The drafted value stays a usual one: only what was read is this set's.
             parts.addValue(caller.shopId(), setId, id, card.reference(), value, caller.author(), clock.instant());
         }
-        parts.origin(caller.shopId(), setId, card.reference(), PartTables.OWN);
         tables.changed(caller.shopId(), setId);
         StoredSet now = sets.set(caller.shopId(), setId);
-        return Walk.of(now.set()).steps().stream().allMatch(Walk.Step::confirmed) ? own(caller.shopId(), setId) : now;
+        if (Walk.of(now.set()).steps().stream().allMatch(Walk.Step::confirmed)
+                && now.set().sheet().stream().allMatch(SheetValue::own)) {
+            tables.sheetOrigin(caller.shopId(), setId, "");
+            return sets.set(caller.shopId(), setId);
+        }
+        return now;
     }
 
-    /** Puts a part's line back and calls it as usually built again. */
+    /**
+     * Puts a part's line back and calls it as usually built again.
+     *
+     * @param id of the word that is taken back; a value read then goes with it
+     */
     @Transactional
-    public StoredSet unconfirm(String shopId, String setId, String reference, String line) {
+    public StoredSet unconfirm(String shopId, String setId, String id, String reference, String line) {
         tables.lock(shopId, setId);
-        StoredSet now = putPart(shopId, setId, line, Optional.empty());
-        part(now, reference);
+        if (!line.strip().split("\\s+")[0].equalsIgnoreCase(reference)) {
+            throw new InvalidEntry(InvalidEntry.Code.CONFLICT, "The line to put back is not " + reference + "'s own.")
+                    .at("line");
+        }
+        part(sets.set(shopId, setId), reference);
+        putPart(shopId, setId, line, Optional.empty());
+        parts.removeValue(shopId, setId, id);
         parts.origin(shopId, setId, reference, ValueOrigin.USUAL.name());
         tables.changed(shopId, setId);
         return sets.set(shopId, setId);

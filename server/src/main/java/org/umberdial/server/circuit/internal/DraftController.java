@@ -28,7 +28,6 @@ import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
-import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
@@ -81,12 +80,6 @@ class DraftController {
     DraftView keep(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody DraftEdit edit) {
         StoredSet stored = sets.set(caller.shopId(), setId.toString());
-        if (!stored.set().parts().isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.INVALID_ENTRY,
-                    "This set has a circuit of " + stored.set().parts().size()
-                            + " parts already. Take it out under Parts first, or change it there.");
-        }
         LineUp lineUp = lineUp(edit);
         Draft draft = draft(caller, setId, edit, lineUp);
         circuits.draft(caller.shopId(), setId.toString(), draft);

@@ -119,8 +119,12 @@ class DrawingController {
             @NotNull ValueOrigin origin,
             @NotNull @Size(max = 500) String seen) {}
 
-    /** @param line the part's line to put back, as it stood before it was confirmed */
+    /**
+     * @param id of the confirmation
+     * @param line the part's line to put back, as it stood before it was confirmed
+     */
     record UnconfirmEdit(
+            @NotNull UUID id,
             @NotBlank @Size(max = 40) String reference,
             @NotBlank @Size(max = 500) String line) {}
 
@@ -217,7 +221,8 @@ class DrawingController {
     @PostMapping("/walk/withdrawals")
     WalkView unconfirm(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody UnconfirmEdit edit) {
-        return walk(circuits.unconfirm(caller.shopId(), setId.toString(), edit.reference, edit.line));
+        return walk(
+                circuits.unconfirm(caller.shopId(), setId.toString(), edit.id.toString(), edit.reference, edit.line));
     }
 
     /** Adds a part that the draft does not have. */

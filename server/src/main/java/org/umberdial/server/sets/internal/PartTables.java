@@ -172,6 +172,13 @@ public class PartTables {
         return values;
     }
 
+    /** Takes a value that was entered by mistake out again. */
+    public void removeValue(String shopId, String setId, String id) {
+        db.deleteFrom(PART_VALUE)
+                .where(PART_VALUE.SHOP_ID.eq(shopId), PART_VALUE.SET_ID.eq(setId), PART_VALUE.ID.eq(id))
+                .execute();
+    }
+
     /** Whether it is new, or the same as before. */
     public boolean addValue(
             String shopId, String setId, String id, String reference, PartValue value, String author, Instant now) {
