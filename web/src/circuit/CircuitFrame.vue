@@ -14,7 +14,10 @@ const pages = [
 
 <template>
   <div class="flex h-full min-h-0 flex-col">
-    <nav class="flex gap-1 border-b border-line bg-ground px-5 max-sm:px-2" aria-label="Circuit">
+    <nav
+      class="flex shrink-0 gap-1 overflow-x-auto whitespace-nowrap border-b border-line bg-ground px-5 max-sm:px-2"
+      aria-label="Circuit"
+    >
       <RouterLink
         v-for="page in pages"
         :key="page.to"

@@ -28,16 +28,18 @@ watch(
   <p v-else-if="drawing && drawing.parts.length === 0" class="py-2 text-soft">
     No circuit yet, so nothing is drawn. Type the set’s tubes under Circuit, Drawing.
   </p>
-  <SchematicPicture
-    v-else-if="drawing"
-    class="h-full"
-    :drawing="drawing"
-    :chosen="chosen"
-    :zoom="0.85"
-    walking
-    :say="say"
-    @choose="chosen = $event"
-    @open="$router.push(`/sets/${setId}/circuit?part=${$event}`)"
-  />
+  <!-- Out of the flow: a picture of any width must not widen what it stands in. -->
+  <div v-else-if="drawing" class="relative h-full min-h-48">
+    <SchematicPicture
+      class="absolute inset-0"
+      :drawing="drawing"
+      :chosen="chosen"
+      :zoom="0.85"
+      walking
+      :say="say"
+      @choose="chosen = $event"
+      @open="$router.push(`/sets/${setId}/circuit?part=${$event}`)"
+    />
+  </div>
   <p v-else class="py-2 text-soft">Drawing the circuit…</p>
 </template>

@@ -188,7 +188,7 @@ function choose(reference: string) {
     >
       <p v-if="fault" class="text-bad">{{ say(fault) }}</p>
       <template v-else>
-        <p class="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <p class="flex flex-wrap items-center gap-x-3 gap-y-1 max-sm:hidden">
           <span>
             <KeyCap>↵</KeyCap>
             {{ step.confirmed ? 'compared' : 'it is so' }}
