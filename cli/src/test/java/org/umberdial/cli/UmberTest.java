@@ -99,6 +99,37 @@ class UmberTest {
         assertEquals("60", cells("bplus").get(2));
     }
 
+    /** A line-up becomes a deck that solves and draws; a type is told by any of its names. */
+    @Test
+    void draft_solvesAndDraws_andTubesAreTold() throws IOException {
+        assertEquals(0, run("draft", "12BE6 12BA6 12AV6 50C5 35W4", "99ZZ9"));
+        assertTrue(err.toString().contains("V6 99ZZ9 is not in the tube data"));
+        String drafted = deck(out.toString());
+        assertEquals(0, run("solve", drafted));
+        assertTrue(Double.parseDouble(cells("bplus").get(1)) > 80);
+        assertTrue(Double.parseDouble(cells("v4_cathode").get(1)) > 4);
+        Path picture = directory.resolve("set.svg");
+        assertEquals(0, run("draw", drafted, "--out", picture.toString(), "--symbols", "iec"));
+        assertTrue(Files.readString(picture).contains("data-part=\"XV4\""));
+        assertEquals(0, run("draft", "6A8 6K7 6Q7 6F6 80", "--field", "minus", "--line", "220"));
+        assertTrue(out.toString().contains("hv_minus") && out.toString().contains("SIN(0 311"));
+        assertEquals(0, run("tubes", "vt-107"));
+        assertTrue(out.toString().contains("type,6V6GT"));
+        assertEquals(0, run("tubes"));
+        assertTrue(out.toString().lines().count() > 800);
+        assertEquals(3, run("tubes", "99ZZ9"));
+        for (String[] wrong : List.of(
+                new String[] {"draft", "foo bar"},
+                new String[] {"draft", "6V6 5Y3", "--class", "boat"},
+                new String[] {"draft", "6V6 5Y3", "--line", "5000"},
+                new String[] {"draft", "6V6 5Y3", "--field", "left"},
+                new String[] {"draft", "6V6 5Y3", "--rectifier", "wheel"},
+                new String[] {"draw", drafted, "--symbols", "runes"})) {
+            assertEquals(2, run(wrong), String.join(" ", wrong));
+            assertTrue(err.toString().startsWith("umber: ") && !err.toString().contains("Exception"), err.toString());
+        }
+    }
+
     @Test
     void spice_readsBack() throws IOException {
         run("spice", deck(DECK));
