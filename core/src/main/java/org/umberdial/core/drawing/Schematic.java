@@ -16,7 +16,6 @@ import org.umberdial.core.drawing.Blocks.Kind;
 import org.umberdial.core.drawing.Blocks.Ladder;
 import org.umberdial.core.drawing.Blocks.Leg;
 import org.umberdial.core.drawing.Blocks.Piece;
-import org.umberdial.core.drawing.Draughtsman.Drawn;
 import org.umberdial.core.drawing.Drawing.Flag;
 import org.umberdial.core.drawing.Drawing.Sign;
 import org.umberdial.core.drawing.Drawing.Stage;

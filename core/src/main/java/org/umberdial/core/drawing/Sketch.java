@@ -73,9 +73,9 @@ final class Sketch {
 
     private static void add(List<Double> all, Label label, boolean horizontal) {
         // Counted with room for any usual value, so that another value moves nothing.
-        Label usual = label.text().length() >= Draughtsman.USUAL_LETTERS
+        Label usual = label.text().length() >= Pen.USUAL_LETTERS
                 ? label
-                : new Label("0".repeat(Draughtsman.USUAL_LETTERS), label.x(), label.y(), label.anchor());
+                : new Label("0".repeat(Pen.USUAL_LETTERS), label.x(), label.y(), label.anchor());
         all.add(horizontal ? usual.left() : label.y() - Label.HEIGHT);
         all.add(horizontal ? usual.right() : label.y() + 0.3);
     }
