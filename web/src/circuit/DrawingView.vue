@@ -47,6 +47,15 @@ const ends = computed(() =>
     return { node, name: point?.name ?? node, expected: point?.expectedText ?? '', read: point?.reading?.text ?? '' }
   }),
 )
+/** Read volts before expected ones; a point that nothing is expected of stays empty. */
+const figures = computed(() =>
+  Object.fromEntries(
+    (volts.value?.points ?? []).flatMap((point) => {
+      const text = point.reading?.text ?? point.expectedText
+      return text ? [[point.node, { text: text.replace(' ', ''), read: !!point.reading }] as const] : []
+    }),
+  ),
+)
 watch(chosen, (reference) => router.replace({ query: reference ? { part: reference } : {} }))
 function fit() {
   const pane = picture.value?.pane
@@ -119,6 +128,7 @@ function look(reference: string) {
         :chosen="chosen"
         :zoom="zoom"
         :states="states"
+        :volts="figures"
         walking
         :say="say"
         @choose="chosen = $event"

@@ -10,6 +10,8 @@ const props = defineProps<{
   zoom: number
   /** What is proven of a part, by reference; parts without a mark stay as they are. */
   states?: Readonly<Record<string, ProofState>>
+  /** What stands at nodes: read, or expected. */
+  volts?: Readonly<Record<string, { text: string; read: boolean }>>
   /** Whether parts that nobody compared with this set are dashed. */
   walking?: boolean
   say: (text: string) => string
@@ -164,6 +166,21 @@ defineExpose({ show, focus: () => pane.value?.focus({ preventScroll: true }), pa
           {{ end.text.text }}
         </text>
       </g>
+      <template v-for="(spot, i) in drawing.spots" :key="`v${i}`">
+        <text
+          v-if="volts?.[spot.node]"
+          :x="spot.x"
+          :y="spot.y"
+          :text-anchor="anchors[spot.anchor]"
+          fill="currentColor"
+          stroke="none"
+          font-size="11"
+          class="font-figures"
+          :class="volts[spot.node]!.read ? 'font-semibold' : 'text-soft'"
+        >
+          {{ say(volts[spot.node]!.text) }}
+        </text>
+      </template>
     </svg>
   </div>
 </template>

@@ -7,10 +7,17 @@ import java.util.List;
  *
  * @param width of the whole [grid units]
  * @param height of the whole [grid units]
+ * @param spots where volts may be written
  * @param stages the stages from left to right, rows from top to bottom
  */
 public record Drawing(
-        double width, double height, List<Shape> shapes, List<Wire> wires, List<Flag> flags, List<Stage> stages) {
+        double width,
+        double height,
+        List<Shape> shapes,
+        List<Wire> wires,
+        List<Flag> flags,
+        List<Spot> spots,
+        List<Stage> stages) {
     public enum Glyph {
         RESISTOR,
         POTENTIOMETER,
@@ -124,6 +131,11 @@ public record Drawing(
                     ? new Label(text, x + 1.1, y + 0.45, Anchor.START)
                     : new Label(text, x - 1.1 - w, y + 0.45, Anchor.START);
         }
+    }
+
+    /** Room beside an electrode for what a meter shows there, of eight letters. */
+    public record Spot(String node, double x, double y, Anchor anchor) {
+        public static final int LETTERS = 8;
     }
 
     /** A stage and where it is. */

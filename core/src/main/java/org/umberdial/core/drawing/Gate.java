@@ -190,6 +190,9 @@ public final class Gate {
                 .filter(flag -> flag.sign() == Sign.NAMED)
                 .map(Flag::label)
                 .forEach(labels::add);
+        for (Drawing.Spot spot : drawing.spots()) {
+            labels.add(new Label("8".repeat(Drawing.Spot.LETTERS), spot.x(), spot.y(), spot.anchor()));
+        }
         for (int a = 0; a < labels.size(); a++) {
             for (int b = a + 1; b < labels.size(); b++) {
                 if (overlap(labels.get(a), labels.get(b))) {

@@ -164,6 +164,7 @@ public final class Schematic {
                 List.copyOf(moved.shapes),
                 List.copyOf(moved.wires),
                 List.copyOf(moved.flags),
+                List.copyOf(moved.spots),
                 at);
     }
 

@@ -6,6 +6,7 @@ import org.umberdial.core.drawing.Drawing.Flag;
 import org.umberdial.core.drawing.Drawing.Label;
 import org.umberdial.core.drawing.Drawing.Pin;
 import org.umberdial.core.drawing.Drawing.Shape;
+import org.umberdial.core.drawing.Drawing.Spot;
 import org.umberdial.core.drawing.Drawing.Wire;
 
 /** Drawn things that are moved together. */
@@ -13,6 +14,7 @@ final class Sketch {
     final List<Shape> shapes = new ArrayList<>();
     final List<Wire> wires = new ArrayList<>();
     final List<Flag> flags = new ArrayList<>();
+    final List<Spot> spots = new ArrayList<>();
 
     void wire(String node, double... xy) {
         List<double[]> points = new ArrayList<>();
@@ -98,6 +100,7 @@ final class Sketch {
                             .map(label -> new Label(label.text(), label.x() + dx, label.y() + dy, label.anchor()))
                             .toList()));
         }
+        other.spots.forEach(spot -> spots.add(new Spot(spot.node(), spot.x() + dx, spot.y() + dy, spot.anchor())));
         for (Wire wire : other.wires) {
             wires.add(new Wire(
                     wire.node(),

@@ -18,6 +18,7 @@ import org.umberdial.core.drawing.Drawing.Glyph;
 import org.umberdial.core.drawing.Drawing.Label;
 import org.umberdial.core.drawing.Drawing.Pin;
 import org.umberdial.core.drawing.Drawing.Shape;
+import org.umberdial.core.drawing.Drawing.Spot;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.tube.Section;
 
@@ -35,6 +36,8 @@ final class TubePen extends TransformerPen {
     private static final double SCREEN_Y = 15;
     private static final double CATHODE_Y = 22.5;
     private static final double RADIUS = 4.5;
+    /** Room of a spot and its distance from the bulb. */
+    private static final double SPOT = 0.9 + Drawing.Spot.LETTERS * Label.LETTER;
 
     private final Map<String, Deck.SocketPins> sockets;
 
@@ -71,6 +74,7 @@ final class TubePen extends TransformerPen {
                 labels.add(pinLabel(electrode, at, name));
             }
         }
+        pins.forEach(pin -> spot(section.electrodes().get(pins.indexOf(pin)), pin.node(), pin.y()));
         labels.add(new Label(reference(card), 3.7, GRID_Y + 4.6, Anchor.START));
         labels.add(new Label(Blocks.bare(card), 3.7, GRID_Y + 6, Anchor.START));
         Glyph glyph = heptode ? Glyph.HEPTODE : section == Section.PENTODE ? Glyph.PENTODE : Glyph.TRIODE;
@@ -82,10 +86,12 @@ final class TubePen extends TransformerPen {
         double above = overPlate(block);
         if (block.at.containsKey(Electrode.SCREEN)) {
             Piece screen = block.at.get(Electrode.SCREEN).pieces.get(0);
-            right = screen(screen, screen.up.isEmpty() ? right : Math.max(right, above));
+            boolean bare = screen.up.isEmpty() && screen.down.isEmpty();
+            double clear = bare ? right : Math.max(right, RADIUS + SPOT);
+            right = screen(screen, screen.up.isEmpty() ? clear : Math.max(clear, above));
         }
         double[] exit = plate(block, right, above, leadsOn);
-        double left = grid(block.at.get(Electrode.GRID), gridY, -RADIUS - 1, ledTo && !heptode);
+        double left = grid(block.at.get(Electrode.GRID), gridY, first(block.at.get(Electrode.GRID)), ledTo && !heptode);
         Optional<double[]> entry = Optional.of(new double[] {left, gridY});
         if (heptode) {
             left = grid(block.at.get(Electrode.GRID3), UPPER_GRID_Y, left - GAP, ledTo);
@@ -93,6 +99,24 @@ final class TubePen extends TransformerPen {
         }
         return new Drawn(
                 sketch, ledTo ? entry : Optional.empty(), leadsOn ? Optional.of(exit) : Optional.empty(), railEnds);
+    }
+
+    /** Where a grid's first part may begin: beyond what is written under its lead. */
+    private static double first(Ladder ladder) {
+        return ladder.pieces.get(0).down.isEmpty() ? -RADIUS - SPOT : -RADIUS - 1;
+    }
+
+    /** Left of the leads above and below the bulb, and under those at its sides, nothing else is ever drawn. */
+    private void spot(Electrode electrode, String node, double y) {
+        if (nets.isGround(node)) {
+            return;
+        }
+        switch (electrode) {
+            case PLATE -> sketch.spots.add(new Spot(node, -0.5, PLATE_Y + 0.9, Anchor.END));
+            case CATHODE -> sketch.spots.add(new Spot(node, -0.5, CATHODE_Y - 0.4, Anchor.END));
+            case SCREEN -> sketch.spots.add(new Spot(node, RADIUS + 0.5, y + 1.7, Anchor.START));
+            default -> sketch.spots.add(new Spot(node, -RADIUS - 0.5, y + 1.7, Anchor.END));
+        }
     }
 
     private static Label pinLabel(Electrode electrode, double[] at, String name) {

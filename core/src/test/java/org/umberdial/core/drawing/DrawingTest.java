@@ -147,7 +147,13 @@ class DrawingTest {
 
     private static Drawing with(Drawing drawing, List<Wire> wires) {
         return new Drawing(
-                drawing.width(), drawing.height(), drawing.shapes(), wires, drawing.flags(), drawing.stages());
+                drawing.width(),
+                drawing.height(),
+                drawing.shapes(),
+                wires,
+                drawing.flags(),
+                drawing.spots(),
+                drawing.stages());
     }
 
     /** Cycles, islands, ends that hang in the air, a part with both ends at one place. */

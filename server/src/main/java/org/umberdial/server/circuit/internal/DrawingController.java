@@ -75,6 +75,9 @@ class DrawingController {
             StrokeView stroke,
             @Schema(nullable = true) TextView text) {}
 
+    /** Room for what stands at a node. */
+    record VoltsSpotView(String node, double x, double y, Drawing.Anchor anchor) {}
+
     record DrawnWireView(String node, StrokeView stroke) {}
 
     record DrawnStageView(String id, String label, List<Double> box, List<String> parts) {}
@@ -89,6 +92,7 @@ class DrawingController {
             List<DrawnWireView> wires,
             List<StrokeView> dots,
             List<NamedEndView> ends,
+            List<VoltsSpotView> spots,
             List<DrawnStageView> stages,
             String doubt) {}
 
@@ -161,6 +165,10 @@ class DrawingController {
                         .map(dot -> stroke(Ink.dot(dot[0], dot[1])))
                         .toList(),
                 drawing.flags().stream().map(DrawingController::end).toList(),
+                drawing.spots().stream()
+                        .map(spot -> new VoltsSpotView(
+                                spot.node(), spot.x() * Ink.SCALE, spot.y() * Ink.SCALE, spot.anchor()))
+                        .toList(),
                 drawing.stages().stream().map(DrawingController::stage).toList(),
                 wrong.isEmpty() ? "" : "The drawing does not show this circuit: " + wrong.get(0) + ".");
     }
