@@ -378,10 +378,7 @@ public record TransformerSize(
                 parameters.put("R" + k, windings.get(k).ohms() * factor);
             }
         }
-        Card c = old.card();
-        Part changed = new Part(
-                new Card(c.reference(), c.nodes(), c.value(), c.model(), c.hertz(), parameters, c.keys(), c.line()),
-                old.values());
+        Part changed = new Part(old.card().withParameters(parameters), old.values());
         BenchSet s = scene.set();
         return new BenchSet(
                 s.construction(),

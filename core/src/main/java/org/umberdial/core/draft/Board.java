@@ -295,23 +295,11 @@ final class Board {
 
     /** The place of a part in the deck, to be put another value there. */
     void revalue(String reference, double value) {
-        cards.replaceAll(card -> card.reference().equals(reference) ? with(card, value) : card);
+        cards.replaceAll(card -> card.reference().equals(reference) ? card.withValue(value) : card);
     }
 
     void replace(Card changed) {
         cards.replaceAll(card -> card.reference().equals(changed.reference()) ? changed : card);
-    }
-
-    private static Card with(Card card, double value) {
-        return new Card(
-                card.reference(),
-                card.nodes(),
-                Optional.of(value),
-                card.model(),
-                card.hertz(),
-                card.parameters(),
-                card.keys(),
-                card.line());
     }
 
     private String place(

@@ -240,15 +240,7 @@ final class Trim {
             }
             keys.put(name, text);
         });
-        board.replace(new Card(
-                card.reference(),
-                card.nodes(),
-                card.value(),
-                card.model(),
-                card.hertz(),
-                card.parameters(),
-                keys,
-                card.line()));
+        board.replace(card.withKeys(keys));
     }
 
     private static double next(double[] rated, double wanted) {

@@ -361,8 +361,7 @@ public final class PartShorthand {
                 keys.put("kind", kind(card.letter(), word));
             }
         }
-        return new Card(
-                card.reference(), card.nodes(), Optional.of(value), "", 0, card.parameters(), keys, card.line());
+        return card.withValue(value).withKeys(keys);
     }
 
     private static String kind(char letter, String word) {

@@ -128,8 +128,14 @@ final class PartWords {
             return nodes;
         }
 
-        /** Whatever is left was not understood. */
-        void done(String reference, String example) {
+        /** The ends of a line that is read: whatever is left was not understood. */
+        List<String> finish(String reference, int least, int most, String example) {
+            List<String> at = ends(reference, least, most, example);
+            done(reference, example);
+            return at;
+        }
+
+        private void done(String reference, String example) {
             if (!words.isEmpty()) {
                 throw new InvalidEntry(
                         SYNTAX,
@@ -141,6 +147,14 @@ final class PartWords {
 
     private static double number(String text) {
         return Double.parseDouble(text.replace(',', '.'));
+    }
+
+    /** Ohms with their unit or without. */
+    private static double wire(Rest rest, String reference, String what, String example) {
+        return rest.take(OHMS)
+                .or(() -> rest.take(NUMBER))
+                .map(PartWords::ohms)
+                .orElseThrow(() -> new InvalidEntry(SYNTAX, reference + " needs " + what + ", as in " + example + "."));
     }
 
     private static double ohms(Matcher matcher) {
@@ -198,8 +212,7 @@ final class PartWords {
                     centred.isPresent() || plain.filter(m -> m.group(1) != null).isPresent();
             Optional<Matcher> ohms = rest.take(OHMS);
             rest.take(AMPERES);
-            List<String> at = rest.ends(reference, halves ? 3 : 2, 3, example);
-            rest.done(reference, example);
+            List<String> at = rest.finish(reference, halves ? 3 : 2, 3, example);
             for (int i = 0; i + 1 < at.size(); i++) {
                 int number = nodes.size() / 2;
                 double each = halves || at.size() == 2 ? volts : volts / 2;
@@ -235,8 +248,7 @@ final class PartWords {
         double primary = number(ratio.group(1)) * (ratio.group(2) == null ? 1 : 1e3);
         double secondary = number(ratio.group(3));
         Optional<Matcher> ohms = rest.take(OHMS);
-        List<String> at = rest.ends(reference, 4, 5, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 4, 5, example);
         boolean loads = ratio.group(2) != null || primary > 200;
         double turns = loads ? Math.sqrt(primary / secondary) : primary / secondary;
         double copper = ohms.map(PartWords::ohms).orElse(loads ? 0.07 * primary : 300);
@@ -279,8 +291,7 @@ final class PartWords {
                 .map(m -> number(m.group(1)))
                 .orElseThrow(() -> new InvalidEntry(
                         SYNTAX, reference + " needs the number of its plates, as in " + example + "."));
-        List<String> at = rest.ends(reference, 2, 2, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 2, 2, example);
         return List.of(card(
                 as('X', reference),
                 at,
@@ -294,8 +305,7 @@ final class PartWords {
     private List<Card> diode(String reference, Rest rest) {
         String example = reference + " silicon anode-cathode";
         rest.words.removeIf(word -> word.toLowerCase(Locale.ROOT).matches("diode|rectifier|silicon|1n400[1-7]"));
-        List<String> at = rest.ends(reference, 2, 2, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 2, 2, example);
         return List.of(card(
                 as('D', reference),
                 at,
@@ -327,8 +337,7 @@ final class PartWords {
             parameters.put("V", number(volts.get().group(2)));
             parameters.put("A", amperes(amperes.get()));
         }
-        List<String> at = rest.ends(reference, 2, 2, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 2, 2, example);
         return List.of(
                 card(as('X', reference), at, Optional.empty(), "LAMP", parameters, "lamp", said(rest, "dial lamp")));
     }
@@ -341,8 +350,7 @@ final class PartWords {
         String example = reference + " fuse 0.5A line-line_sw";
         String rated = rest.take(AMPERES).map(m -> " " + m.group()).orElse("");
         rest.words.removeIf(word -> word.toLowerCase(Locale.ROOT).matches("slow|fast|quick|t|f"));
-        List<String> at = rest.ends(reference, 2, 2, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 2, 2, example);
         return List.of(card(
                 as('R', reference), at, Optional.of(CONTACT_OHMS), "", Map.of(), "fuse", said(rest, "fuse" + rated)));
     }
@@ -359,7 +367,7 @@ final class PartWords {
         }
         Map<String, String> keys = new LinkedHashMap<>(card.keys());
         keys.put("closed", String.join(",", modes));
-        return List.of(new Card(card.reference(), at, card.value(), "", 0, Map.of(), keys, 0));
+        return List.of(card.withKeys(keys));
     }
 
     private List<Card> coil(String reference, Rest rest, double usualHenries, String description) {
@@ -367,31 +375,21 @@ final class PartWords {
         double henries = rest.take(HENRIES)
                 .map(m -> number(m.group(1)) * (m.group(2) == null ? 1 : 1e-3))
                 .orElse(usualHenries);
-        double resistance = rest.take(OHMS)
-                .or(() -> rest.take(NUMBER))
-                .map(PartWords::ohms)
-                .orElseThrow(() ->
-                        new InvalidEntry(SYNTAX, reference + " needs the ohms of its wire, as in " + example + "."));
-        List<String> at = rest.ends(reference, 2, 2, example);
-        rest.done(reference, example);
+        double resistance = wire(rest, reference, "the ohms of its wire", example);
+        List<String> at = rest.finish(reference, 2, 2, example);
         Card card =
                 card(as('L', reference), at, Optional.of(henries), "", Map.of(), "winding", said(rest, description));
         Map<String, String> keys = new LinkedHashMap<>(card.keys());
         keys.put(
                 "rser",
                 java.math.BigDecimal.valueOf(resistance).stripTrailingZeros().toPlainString());
-        return List.of(new Card(card.reference(), at, card.value(), "", 0, Map.of(), keys, 0));
+        return List.of(card.withKeys(keys));
     }
 
     private List<Card> speaker(String reference, Rest rest) {
         String example = reference + " speaker 3.2R speaker-0";
-        double resistance = rest.take(OHMS)
-                .or(() -> rest.take(NUMBER))
-                .map(PartWords::ohms)
-                .orElseThrow(() ->
-                        new InvalidEntry(SYNTAX, reference + " needs its voice coil's ohms, as in " + example + "."));
-        List<String> at = rest.ends(reference, 2, 2, example);
-        rest.done(reference, example);
+        double resistance = wire(rest, reference, "its voice coil's ohms", example);
+        List<String> at = rest.finish(reference, 2, 2, example);
         return List.of(card(
                 as('R', reference), at, Optional.of(resistance), "", Map.of(), "winding", said(rest, "voice coil")));
     }
@@ -402,8 +400,7 @@ final class PartWords {
         double whole = rest.take(Pattern.compile("(?i)([0-9]*[.,]?[0-9]+)(k|m|meg)?(?:r|ohms?|Ω)?"))
                 .map(PartWords::ohms)
                 .orElseThrow(() -> new InvalidEntry(SYNTAX, reference + " needs its ohms, as in " + example + "."));
-        List<String> at = rest.ends(reference, 3, 4, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 3, 4, example);
         if (!(whole >= 100 && whole <= 20e6)) {
             throw new InvalidEntry(OUT_OF_RANGE, reference + ": a control has 100 Ω to 20 MΩ.");
         }
@@ -429,8 +426,7 @@ final class PartWords {
         double volts = rest.take(VOLTS)
                 .map(m -> number(m.group(2)))
                 .orElseThrow(() -> new InvalidEntry(SYNTAX, reference + " needs its volts, as in " + example + "."));
-        List<String> at = rest.ends(reference, 2, 2, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 2, 2, example);
         return List.of(
                 card(as('V', reference), at, Optional.of(volts), "", Map.of(), "", said(rest, reference + " battery")));
     }
@@ -445,8 +441,7 @@ final class PartWords {
                             + "” is no transistor known here; check its number, or write it as a SPICE card with its"
                             + " model.");
         }
-        List<String> at = rest.ends(reference, 3, 3, example);
-        rest.done(reference, example);
+        List<String> at = rest.finish(reference, 3, 3, example);
         return List.of(card(
                 as('Q', reference),
                 at,

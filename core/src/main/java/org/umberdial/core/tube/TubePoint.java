@@ -32,6 +32,15 @@ public record TubePoint(
         Confidence confidence) {
     /** The same figures for another section word. */
     TubePoint of(String section) {
+        return with(section, confidence);
+    }
+
+    /** The same figures, trusted no further than to expect something. */
+    TubePoint unsure() {
+        return with(kind, Confidence.LOW);
+    }
+
+    private TubePoint with(String section, Confidence sure) {
         return new TubePoint(
                 type,
                 section,
@@ -48,27 +57,6 @@ public record TubePoint(
                 amplification,
                 mostPlateWatts,
                 mostPlateVolts,
-                confidence);
-    }
-
-    /** The same figures, trusted no further than to expect something. */
-    TubePoint unsure() {
-        return new TubePoint(
-                type,
-                kind,
-                number,
-                plateVolts,
-                screenVolts,
-                gridVolts,
-                grid3Volts,
-                plateAmperes,
-                screenAmperes,
-                gridAmperes,
-                transconductanceSiemens,
-                plateOhms,
-                amplification,
-                mostPlateWatts,
-                mostPlateVolts,
-                Confidence.LOW);
+                sure);
     }
 }

@@ -10,7 +10,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -88,7 +87,7 @@ class DrawingTest {
     void anotherValue_movesNothing() {
         Deck deck = draft("6A8 6K7 6Q7 6F6 80");
         List<Card> changed = deck.cards().stream()
-                .map(card -> card.letter() == 'R' && card.value().orElse(0.0) > 1e5 ? valued(card, 999e3) : card)
+                .map(card -> card.letter() == 'R' && card.value().orElse(0.0) > 1e5 ? card.withValue(999e3) : card)
                 .toList();
         assertEquals(places(draw(deck)), places(draw(with(deck, changed))));
     }
@@ -103,18 +102,6 @@ class DrawingTest {
     private static Deck with(Deck deck, List<Card> cards) {
         return new Deck(
                 deck.title(), cards, deck.models(), deck.sockets(), deck.testPoints(), deck.modes(), deck.notes());
-    }
-
-    private static Card valued(Card card, double value) {
-        return new Card(
-                card.reference(),
-                card.nodes(),
-                Optional.of(value),
-                card.model(),
-                card.hertz(),
-                card.parameters(),
-                card.keys(),
-                card.line());
     }
 
     /** The gate is only worth something if it sees what is wrong. */

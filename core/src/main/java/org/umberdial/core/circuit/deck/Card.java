@@ -27,6 +27,31 @@ public record Card(
         Map<String, String> keys,
         int line) {
 
+    /** The same part with another value, SI. */
+    public Card withValue(double changed) {
+        return new Card(reference, nodes, Optional.of(changed), model, hertz, parameters, keys, line);
+    }
+
+    /** The same part at other nodes. */
+    public Card withNodes(List<String> changed) {
+        return new Card(reference, changed, value, model, hertz, parameters, keys, line);
+    }
+
+    /** The same part of another model or tube type. */
+    public Card withModel(String changed) {
+        return new Card(reference, nodes, value, changed, hertz, parameters, keys, line);
+    }
+
+    /** The same part with other {@code NAME=number} pairs. */
+    public Card withParameters(Map<String, Double> changed) {
+        return new Card(reference, nodes, value, model, hertz, changed, keys, line);
+    }
+
+    /** The same part with other pairs behind {@code ;}. */
+    public Card withKeys(Map<String, String> changed) {
+        return new Card(reference, nodes, value, model, hertz, parameters, changed, line);
+    }
+
     public char letter() {
         return Character.toUpperCase(reference.charAt(0));
     }

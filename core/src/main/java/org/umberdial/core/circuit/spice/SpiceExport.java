@@ -332,15 +332,7 @@ public final class SpiceExport {
                                 ? "_T"
                                 : tube.pentode().isPresent() ? "_P" : "_X")
                         .orElse(card.nodes().size() == 2 ? "_D" : "");
-        return new Card(
-                card.reference(),
-                card.nodes(),
-                card.value(),
-                card.model() + suffix,
-                card.hertz(),
-                card.parameters(),
-                card.keys(),
-                card.line());
+        return card.withModel(card.model() + suffix);
     }
 
     Optional<Amplifier> amplifier(Card card) {

@@ -83,7 +83,7 @@ class GuardTest {
                         "with another value",
                         card -> card.value().isEmpty()
                                 ? Optional.of(card)
-                                : Optional.of(valued(card, card.value().get() * 1.3)));
+                                : Optional.of(card.withValue(card.value().get() * 1.3)));
         };
     }
 
@@ -156,27 +156,7 @@ class GuardTest {
     private static Optional<Card> turned(Card card) {
         List<String> nodes = new ArrayList<>(card.nodes());
         Collections.swap(nodes, nodes.size() - 2, nodes.size() - 1);
-        return Optional.of(new Card(
-                card.reference(),
-                nodes,
-                card.value(),
-                card.model(),
-                card.hertz(),
-                card.parameters(),
-                card.keys(),
-                card.line()));
-    }
-
-    private static Card valued(Card card, double value) {
-        return new Card(
-                card.reference(),
-                card.nodes(),
-                Optional.of(value),
-                card.model(),
-                card.hertz(),
-                card.parameters(),
-                card.keys(),
-                card.line());
+        return Optional.of(card.withNodes(nodes));
     }
 
     /** Whether a meter would see it: more than 2 % or 0.2 V in the mean somewhere, or a volt of hum. */

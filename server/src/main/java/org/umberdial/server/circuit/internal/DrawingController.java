@@ -265,17 +265,9 @@ class DrawingController {
     /** A part with the value one reckons with. */
     private static Card working(Part part) {
         Card card = part.card();
-        return card.value().isEmpty() || "RCL".indexOf(card.letter()) < 0
+        return "RCL".indexOf(card.letter()) < 0
                 ? card
-                : new Card(
-                        card.reference(),
-                        card.nodes(),
-                        part.workingValue(),
-                        card.model(),
-                        card.hertz(),
-                        card.parameters(),
-                        card.keys(),
-                        card.line());
+                : part.workingValue().map(card::withValue).orElse(card);
     }
 
     private static DrawnPartView part(StoredSet stored, Drawing.Shape shape, boolean iec, PartRoles roles) {
