@@ -2,8 +2,10 @@ package org.umberdial.core.draft;
 
 import static org.umberdial.core.draft.Board.GROUND;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import org.umberdial.core.circuit.law.PentodeLaw;
 import org.umberdial.core.circuit.law.TriodeLaw;
 import org.umberdial.core.tube.Electrode;
@@ -90,19 +92,27 @@ final class AudioStages {
         if (law.isEmpty()) {
             return new Bias(2, amperes);
         }
-        double low = -supply;
-        double high = 0;
         double[] out = new double[3];
+        double grid = gridFor(amperes, -supply, 0, volts -> {
+            law.get().plate(volts, plate, out);
+            return out[0];
+        });
+        return new Bias(-grid, amperes);
+    }
+
+    /** Where between two grid voltages a tube draws a current, which rises with the grid; by halving. */
+    private static double gridFor(double amperes, double least, double most, DoubleUnaryOperator current) {
+        double low = least;
+        double high = most;
         for (int i = 0; i < 60; i++) {
             double grid = (low + high) / 2;
-            law.get().plate(grid, plate, out);
-            if (out[0] > amperes) {
+            if (current.applyAsDouble(grid) > amperes) {
                 high = grid;
             } else {
                 low = grid;
             }
         }
-        return new Bias(-high, amperes);
+        return high;
     }
 
     private String pentode(Unit unit, String from, String foot, String coupled) {
@@ -140,19 +150,11 @@ final class AudioStages {
         if (law.isEmpty()) {
             return 2;
         }
-        double low = -60;
-        double high = -0.4;
         double[] out = new double[8];
-        for (int i = 0; i < 60; i++) {
-            double grid = (low + high) / 2;
-            law.get().currents(grid, screen, plate, out);
-            if (out[0] > amperes) {
-                high = grid;
-            } else {
-                low = grid;
-            }
-        }
-        return -high;
+        return -gridFor(amperes, -60, -0.4, volts -> {
+            law.get().currents(volts, screen, plate, out);
+            return out[0];
+        });
     }
 
     /** Plate and cathode loads alike; gives plate and cathode. */
@@ -235,7 +237,7 @@ final class AudioStages {
         String[] ends = {unit.prefix() + "_up", unit.prefix() + "_down"};
         board.transformer(
                 "XT3",
-                java.util.List.of(Board.BPLUS, unit.node(Electrode.PLATE), ends[0], centre, centre, ends[1]),
+                List.of(Board.BPLUS, unit.node(Electrode.PLATE), ends[0], centre, centre, ends[1]),
                 new double[] {100, 150, 150},
                 new double[] {600, 1500, 1500},
                 20,

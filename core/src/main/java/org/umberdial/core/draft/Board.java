@@ -1,6 +1,8 @@
 package org.umberdial.core.draft;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -9,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.tube.Electrode;
@@ -35,6 +38,8 @@ final class Board {
     private final Map<Character, Integer> numbers = new HashMap<>();
     private final Map<Fitted, Map<String, Map<Electrode, String>>> electrodes = new LinkedHashMap<>();
     private final Map<Fitted, List<String>> heaters = new LinkedHashMap<>();
+    private final Map<Fitted, Map<String, String>> labels = new HashMap<>();
+    private final Map<String, String> coolers = new LinkedHashMap<>();
     private final Set<String> points = new LinkedHashSet<>();
     private final List<String> says = new ArrayList<>();
     private Stage stage = Stage.SUPPLY;
@@ -189,11 +194,11 @@ final class Board {
                 0,
                 known
                         ? Map.of()
-                        : Map.of(
+                        : new TreeMap<>(Map.of(
                                 "V",
                                 tube.volts().orElse(6.3),
                                 "A",
-                                tube.amperes().orElse(0.3)),
+                                tube.amperes().orElse(0.3))),
                 keys,
                 0));
     }
@@ -224,14 +229,10 @@ final class Board {
         return coolers;
     }
 
-    private final Map<String, String> coolers = new LinkedHashMap<>();
-
     /** Nodes of pins no section has, by their label in the tube data. */
     void labelled(Fitted tube, Map<String, String> nodes) {
         labels.put(tube, nodes);
     }
-
-    private final Map<Fitted, Map<String, String>> labels = new HashMap<>();
 
     void point(String node) {
         points.add(node);
@@ -248,8 +249,8 @@ final class Board {
     }
 
     private Map<String, String> pins(Fitted tube) {
-        Map<String, String> pins = new java.util.TreeMap<>(
-                java.util.Comparator.comparingInt((String pin) -> pin.matches("[0-9]+") ? Integer.parseInt(pin) : 99)
+        Map<String, String> pins = new TreeMap<>(
+                Comparator.comparingInt((String pin) -> pin.matches("[0-9]+") ? Integer.parseInt(pin) : 99)
                         .thenComparing(pin -> pin));
         if (tube.type().isEmpty()) {
             return pins;
@@ -284,8 +285,8 @@ final class Board {
     /** In the order one probes: the supply, then the stages from the output back. */
     List<String> points() {
         List<String> order = new ArrayList<>(points);
-        java.util.Collections.reverse(order);
-        order.sort(java.util.Comparator.comparing((String node) -> !node.equals(RESERVOIR))
+        Collections.reverse(order);
+        order.sort(Comparator.comparing((String node) -> !node.equals(RESERVOIR))
                 .thenComparing(node -> !node.equals(BPLUS)));
         return order.stream()
                 .filter(node -> !node.equals(GROUND)

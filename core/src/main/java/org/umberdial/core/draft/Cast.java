@@ -151,13 +151,9 @@ final class Cast {
                 return;
             }
         }
-        boolean manyStages = amplifiers.size() > 1 && !isFm();
-        if (converter.isPresent() && manyStages && withDiodes.isEmpty() && ifs.isEmpty()) {
-            rf.add(amplifiers.remove(0));
-        } else if (converter.isPresent()
-                && !amplifiers.isEmpty()
-                && !isFm()
-                && (!withDiodes.isEmpty() || !ifs.isEmpty())) {
+        // One stage stays for the IF; what is more begins at radio frequency.
+        int forIf = withDiodes.isEmpty() && ifs.isEmpty() ? 1 : 0;
+        if (converter.isPresent() && !isFm() && amplifiers.size() > forIf) {
             rf.add(amplifiers.remove(0));
         }
         ifs.addAll(0, amplifiers);

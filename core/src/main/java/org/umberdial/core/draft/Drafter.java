@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.tube.Electrode;
@@ -20,7 +21,7 @@ import org.umberdial.core.tube.TubeUse;
 /** Drafts a set from its line-up. */
 public final class Drafter {
     /** A silicon rectifier of one ampere. */
-    private static final Map<String, Double> SILICON = Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05);
+    private static final Map<String, Double> SILICON = new TreeMap<>(Map.of("IS", 1e-9, "N", 1.8, "RS", 0.05));
 
     private final TubeModels models;
 
@@ -120,7 +121,7 @@ public final class Drafter {
                 radio.converter();
             }
             for (int i = 0; i < cast.ifs.size(); i++) {
-                radio.ifStage(cast.ifs.get(i), i, cast.ifs.size());
+                radio.ifStage(cast.ifs.get(i), i);
             }
             if (cast.isRadio() && cast.isFm()) {
                 radio.ratioDetector();
@@ -133,15 +134,7 @@ public final class Drafter {
                 return cast.isFm() && !radio.ratio().isEmpty() ? "source" : "audio";
             }
             if (cast.isRadio()) {
-                board.begin(Stage.DETECTOR);
-                board.say("No tube of the line-up has a diode or is a detector; a crystal or metal diode is drafted.");
-                board.coil("diode", "detector", 1e-3, 12, "IF, secondary");
-                board.card(
-                        "D9", List.of("diode", GROUND), Optional.empty(), "RECT", 0, Map.of(), "silicon", "detector");
-                board.resistor("detector", "audio", 47e3, "IF filter");
-                board.capacitor("detector", GROUND, 100e-12, "mica", "IF filter");
-                board.resistor("audio", Board.AVC, 2.2e6, "AVC filter");
-                board.capacitor(Board.AVC, GROUND, 0.05e-6, "paper", "AVC filter");
+                radio.crystalDetector();
                 return "audio";
             }
             return "pickup";

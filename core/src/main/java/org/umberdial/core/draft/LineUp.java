@@ -14,7 +14,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.umberdial.core.tube.Ballast;
 import org.umberdial.core.tube.TubeData;
-import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.InvalidEntry;
 
 /**
@@ -100,7 +99,7 @@ public record LineUp(List<Fitted> tubes) {
         return new Fitted(
                 socket,
                 word.toUpperCase(Locale.ROOT),
-                type(word, tubes),
+                tubes.type(word),
                 volts.find() ? within(number(volts.group(1)), 0.5, 250, word, "0.5 to 250 V") : OptionalDouble.empty(),
                 amperes.find()
                         ? within(
@@ -110,10 +109,6 @@ public record LineUp(List<Fitted> tubes) {
                                 word,
                                 "5 mA to 20 A")
                         : OptionalDouble.empty());
-    }
-
-    private static Optional<TubeType> type(String word, TubeData tubes) {
-        return tubes.type(word);
     }
 
     private static double number(String text) {

@@ -22,6 +22,8 @@ final class OutputStages {
 
     private final Board board;
     private final Plan plan;
+    private final Map<Unit, String> grids = new HashMap<>();
+    private final Map<Unit, String> cathodes = new HashMap<>();
 
     OutputStages(Board board, Plan plan) {
         this.board = board;
@@ -32,9 +34,9 @@ final class OutputStages {
     void single(Unit unit, String from, String suffix) {
         String grid = grid(unit, from);
         TubePoint point = point(unit);
-        cathode(unit, List.of(unit), point);
+        cathode(unit, List.of(unit));
         String plate = unit.node(Electrode.PLATE);
-        place(unit, point, suffix);
+        place(unit, point);
         double load = point.plateVolts().orElse(250) / point.plateAmperes().orElse(0.04);
         board.transformer(
                 suffix.isEmpty() ? "XT1" : "XT4",
@@ -58,19 +60,15 @@ final class OutputStages {
 
     /** The same behind a driver transformer, whose ends are the grids. */
     void pushPullBehindTransformer(Unit first, Unit second, String[] ends) {
-        Map<Electrode, String> a = new HashMap<>(Map.of(Electrode.GRID, ends[0]));
-        Map<Electrode, String> b = new HashMap<>(Map.of(Electrode.GRID, ends[1]));
-        grids.put(first, a.get(Electrode.GRID));
-        grids.put(second, b.get(Electrode.GRID));
+        grids.put(first, ends[0]);
+        grids.put(second, ends[1]);
         finishPair(first, second, point(first));
     }
 
-    private final Map<Unit, String> grids = new HashMap<>();
-
     private void finishPair(Unit first, Unit second, TubePoint point) {
-        cathode(first, List.of(first, second), point);
-        place(first, point, "");
-        place(second, point, "");
+        cathode(first, List.of(first, second));
+        place(first, point);
+        place(second, point);
         double load = 2 * point.plateVolts().orElse(250) / point.plateAmperes().orElse(0.04);
         double half = load * PRIMARY_SHARE / 2;
         board.transformer(
@@ -94,8 +92,8 @@ final class OutputStages {
         grids.put(unit, unit.node(Electrode.GRID));
         board.resistor(unit.node(Electrode.GRID), GROUND, 470e3, "grid leak");
         TubePoint point = point(unit);
-        cathode(unit, List.of(unit), point);
-        place(unit, point, "");
+        cathode(unit, List.of(unit));
+        place(unit, point);
         board.winding(plan.outputRail(), unit.node(Electrode.PLATE), 300, "output transformer, half not drafted");
     }
 
@@ -131,30 +129,20 @@ final class OutputStages {
                 .sum();
     }
 
-    static String cathodeNode(Unit unit) {
-        return unit.node(Electrode.CATHODE);
-    }
-
-    private void cathode(Unit at, List<Unit> units, TubePoint point) {
-        if (plan.backBias()) {
+    private void cathode(Unit at, List<Unit> units) {
+        double bias = biasVolts(at);
+        if (plan.backBias() || bias < LEAST_BIAS) {
             units.forEach(unit -> cathodes.put(unit, GROUND));
             return;
         }
-        String cathode = cathodeNode(at);
+        String cathode = at.node(Electrode.CATHODE);
         units.forEach(unit -> cathodes.put(unit, cathode));
-        double bias = Math.abs(point.gridVolts().orElse(8));
-        if (bias < LEAST_BIAS) {
-            units.forEach(unit -> cathodes.put(unit, GROUND));
-            return;
-        }
         String resistor = board.wirewound(cathode, GROUND, bias / amperes(units), "cathode bias");
         units.forEach(unit -> board.cools(unit, resistor));
         board.electrolytic(cathode, GROUND, 25e-6, "cathode bypass");
     }
 
-    private final Map<Unit, String> cathodes = new HashMap<>();
-
-    private void place(Unit unit, TubePoint point, String suffix) {
+    private void place(Unit unit, TubePoint point) {
         Map<Electrode, String> at = new HashMap<>();
         at.put(Electrode.GRID, grids.getOrDefault(unit, unit.node(Electrode.GRID)));
         at.put(Electrode.CATHODE, cathodes.get(unit));

@@ -8,7 +8,7 @@ package org.umberdial.core.draft;
  * @param bplusVolts what the small stages are to have [V]
  * @param outputVolts what the output plates are fed with [V]
  * @param outputRail the node the output transformer hangs on
- * @param minus where the high-voltage returns: chassis, or the far end of a back-bias part
+ * @param filter what smooths the B+, and in which lead it is
  */
 record Plan(
         Feed feed,

@@ -148,7 +148,7 @@ final class RadioStages {
     }
 
     /** An IF stage whose grid hangs on the transformer before it. */
-    void ifStage(Unit unit, int number, int of) {
+    void ifStage(Unit unit, int number) {
         board.begin(Stage.IF);
         boolean controlled =
                 unit.use() == TubeUse.PENTODE_REMOTE || unit.use() == TubeUse.PENTODE_DIODE || !cast.isFm();
@@ -259,6 +259,21 @@ final class RadioStages {
         board.capacitor("detector", foot, 100e-12, "mica", "IF filter");
         board.resistor("detector", "audio", 47e3, "IF filter");
         board.capacitor("audio", foot, 100e-12, "mica", "IF filter");
+        avcFilter();
+    }
+
+    /** The same with a crystal or a metal diode, where no tube of the line-up has one. */
+    void crystalDetector() {
+        board.begin(Stage.DETECTOR);
+        board.say("No tube of the line-up has a diode or is a detector; a crystal or metal diode is drafted.");
+        board.coil("diode", "detector", IF_COIL_HENRIES, IF_COIL_OHMS, "IF, secondary");
+        board.card("D9", List.of("diode", GROUND), Optional.empty(), "RECT", 0, Map.of(), "silicon", "detector");
+        board.resistor("detector", "audio", 47e3, "IF filter");
+        board.capacitor("detector", GROUND, 100e-12, "mica", "IF filter");
+        avcFilter();
+    }
+
+    private void avcFilter() {
         board.resistor("audio", AVC, 2.2e6, "AVC filter");
         board.capacitor(AVC, GROUND, 0.05e-6, "paper", "AVC filter");
     }

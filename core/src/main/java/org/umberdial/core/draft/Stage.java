@@ -1,5 +1,9 @@
 package org.umberdial.core.draft;
 
+import java.util.Arrays;
+import java.util.Optional;
+import org.umberdial.core.circuit.deck.Card;
+
 /** The stages of a set, in the order one walks a schematic: with the signal, then the supply. */
 public enum Stage {
     FM_FRONT("fm_front", "FM front end"),
@@ -22,6 +26,15 @@ public enum Stage {
     Stage(String id, String label) {
         this.id = id;
         this.label = label;
+    }
+
+    /** The stage a card says it belongs to; empty when it says none or a word that is none. */
+    public static Optional<Stage> of(Card card) {
+        return card.key("stage").flatMap(Stage::of);
+    }
+
+    public static Optional<Stage> of(String id) {
+        return Arrays.stream(values()).filter(stage -> stage.id.equals(id)).findFirst();
     }
 
     /** The word in a card's {@code stage=} key. */

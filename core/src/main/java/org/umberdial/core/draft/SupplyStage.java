@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeLimits;
@@ -155,7 +156,7 @@ final class SupplyStage {
                     Optional.empty(),
                     "SELENIUM",
                     0,
-                    Map.of("N", plates, "RS", 2 * plates),
+                    new TreeMap<>(Map.of("N", plates, "RS", 2 * plates)),
                     "selenium",
                     "metal rectifier");
         } else {

@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
@@ -110,8 +112,7 @@ final class Trim {
                 parameters.computeIfPresent("V" + winding, (key, volts) -> Board.round(volts * factor, 3));
             }
         }
-        board.replace(new Card(
-                card.reference(), card.nodes(), card.value(), card.model(), 0, parameters, card.keys(), card.line()));
+        board.replace(card.withParameters(parameters));
         return true;
     }
 
@@ -165,26 +166,16 @@ final class Trim {
     /** Says which tube such a set would work beyond its rating; then the line-up or the way it is fed is another. */
     private void beyond(OperatingPoint point, List<String> says) {
         for (Card card : board.cards()) {
-            Optional<Section> section =
-                    models.data().section(card.model(), card.nodes().size());
-            if (!card.kind().equals("tube")
-                    || section.filter(Section::amplifies).isEmpty()) {
-                continue;
-            }
-            double across = point.volts(card.nodes().get(0)).orElse(0)
-                    - point.volts(card.nodes().get(card.nodes().size() - 1)).orElse(0);
-            double stands = models.data().points(card.model(), section.get()).stream()
-                    .map(TubePoint::mostPlateVolts)
-                    .flatMapToDouble(java.util.OptionalDouble::stream)
-                    .findFirst()
-                    .orElse(Double.POSITIVE_INFINITY);
+            double across = amplifier(card).isPresent() ? across(card, point) : 0;
+            double stands = rating(card, TubePoint::mostPlateVolts);
+            double share = ratedShare(card, point);
             String tube = card.reference().replaceFirst("^X(V[0-9]+).*", "$1") + " "
                     + card.model().replaceFirst("_.*", "");
             if (across > stands * 1.001) {
                 says.add(tube + " would stand " + Math.round(across) + " V at its plate, and is made for "
                         + Math.round(stands) + " V. The tubes do not go together, or the set is fed in another way.");
-            } else if (ratedShare(card, point) > 1.001) {
-                says.add(tube + " would take " + Math.round(100 * ratedShare(card, point))
+            } else if (share > 1.001) {
+                says.add(tube + " would take " + Math.round(100 * share)
                         + " % of the watts its plate is made for. Look at its bias and its supply on the schematic.");
             }
         }
@@ -192,19 +183,33 @@ final class Trim {
 
     /** Plate dissipation over its rating; 0 without either. */
     private double ratedShare(Card card, OperatingPoint point) {
-        Optional<Section> section =
-                models.data().section(card.model(), card.nodes().size());
-        if (!card.kind().equals("tube") || section.filter(Section::amplifies).isEmpty()) {
-            return 0;
-        }
-        double rated = models.data().points(card.model(), section.get()).stream()
-                .map(TubePoint::mostPlateWatts)
-                .flatMapToDouble(java.util.OptionalDouble::stream)
+        return amplifier(card).isEmpty()
+                ? 0
+                : across(card, point)
+                        * point.plateAmperes(card.reference()).orElse(0)
+                        / rating(card, TubePoint::mostPlateWatts);
+    }
+
+    private Optional<Section> amplifier(Card card) {
+        return card.kind().equals("tube")
+                ? models.data().section(card.model(), card.nodes().size()).filter(Section::amplifies)
+                : Optional.empty();
+    }
+
+    /** Plate to cathode [V]. */
+    private static double across(Card card, OperatingPoint point) {
+        return point.volts(card.nodes().get(0)).orElse(0)
+                - point.volts(card.nodes().get(card.nodes().size() - 1)).orElse(0);
+    }
+
+    /** What an amplifying section is made for; endless where nothing is published. */
+    private double rating(Card card, Function<TubePoint, OptionalDouble> published) {
+        return amplifier(card).stream()
+                .flatMap(section -> models.data().points(card.model(), section).stream())
+                .map(published)
+                .flatMapToDouble(OptionalDouble::stream)
                 .findFirst()
                 .orElse(Double.POSITIVE_INFINITY);
-        double across = point.volts(card.nodes().get(0)).orElse(0)
-                - point.volts(card.nodes().get(card.nodes().size() - 1)).orElse(0);
-        return across * point.plateAmperes(card.reference()).orElse(0) / rated;
     }
 
     /** Watts of resistors at twice what they carry, volts of capacitors above what stands across them. */

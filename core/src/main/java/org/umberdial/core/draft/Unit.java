@@ -75,10 +75,6 @@ record Unit(Fitted tube, TubeSystem system) {
                 .anyMatch(point -> point.kind().endsWith("osc") || point.kind().equals("osc_plate"));
     }
 
-    boolean isTriodeOfConverter() {
-        return is(Section.TRIODE) && (use() == TubeUse.CONVERTER_TRIODE_HEXODE || use() == TubeUse.CONVERTER_PENTAGRID);
-    }
-
     /** Whether it drives a loudspeaker. */
     boolean isOutput() {
         boolean draws = near(250)

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.nets.Nets;
+import org.umberdial.core.draft.Stage;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.tube.Section;
 import org.umberdial.core.tube.TubeData;
@@ -32,10 +33,6 @@ final class Blocks {
             this.card = card;
             this.from = from;
             this.end = Nets.other(card, from);
-        }
-
-        Leg last() {
-            return next == null ? this : next.last();
         }
     }
 
@@ -92,21 +89,6 @@ final class Blocks {
     }
 
     private static final int LONGEST_LADDER = 7;
-    private static final List<String> STAGES = List.of(
-            "fm_front",
-            "rf",
-            "converter",
-            "if",
-            "ratio_detector",
-            "detector",
-            "eye",
-            "first_audio",
-            "driver",
-            "splitter",
-            "output",
-            "supply",
-            "heaters");
-
     private final List<Card> cards;
     private final Nets nets;
     private final Set<Card> placed = new HashSet<>();
@@ -139,9 +121,9 @@ final class Blocks {
     }
 
     private int rank(Card card) {
-        int said = STAGES.indexOf(card.key("stage").orElse(""));
-        if (said >= 0) {
-            return 20 * said + (beside(card) ? 1 : 0);
+        Optional<Stage> said = Stage.of(card);
+        if (said.isPresent()) {
+            return 20 * said.get().ordinal() + (beside(card) ? 1 : 0);
         }
         Section section = nets.section(card).orElseThrow();
         String plate = card.nodes().get(0);
@@ -244,7 +226,6 @@ final class Blocks {
         String plate = at.get(Electrode.PLATE);
         nets.at(plate).stream()
                 .filter(card -> card.model().equals("XFMR") && !placed.contains(card))
-                .filter(card -> nets.at(plate).contains(card))
                 .findFirst()
                 .ifPresent(card -> {
                     placed.add(card);

@@ -1,7 +1,6 @@
 package org.umberdial.core.walk;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.umberdial.core.circuit.deck.Card;
@@ -58,21 +57,12 @@ public record Walk(List<Step> steps) {
     }
 
     private static int stageOf(Part part) {
-        String id = part.card().key("stage").orElse("");
-        return Arrays.stream(Stage.values())
-                .filter(stage -> stage.id().equals(id))
-                .mapToInt(Stage::ordinal)
-                .findFirst()
-                .orElse(Stage.values().length);
+        return Stage.of(part.card()).map(Stage::ordinal).orElse(Stage.values().length);
     }
 
     private static Step step(BenchSet set, Part part, PartRoles roles) {
         String id = part.card().key("stage").orElse("");
-        String label = Arrays.stream(Stage.values())
-                .filter(stage -> stage.id().equals(id))
-                .map(Stage::label)
-                .findFirst()
-                .orElse("Other parts");
+        String label = Stage.of(part.card()).map(Stage::label).orElse("Other parts");
         String value = part.unit()
                 .flatMap(unit -> part.workingValue().map(number -> Engineering.print(number, unit)))
                 .orElse("");

@@ -309,11 +309,7 @@ class DrawingController {
     }
 
     private static DrawnStageView stage(Drawing.Stage stage) {
-        String label = Stream.of(Stage.values())
-                .filter(known -> known.id().equals(stage.name()))
-                .map(Stage::label)
-                .findFirst()
-                .orElse("");
+        String label = Stage.of(stage.name()).map(Stage::label).orElse("");
         return new DrawnStageView(
                 stage.name(),
                 label,
