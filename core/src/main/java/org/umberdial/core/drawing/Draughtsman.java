@@ -8,7 +8,6 @@ import java.util.function.Function;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.nets.Nets;
-import org.umberdial.core.drawing.Blocks.Block;
 
 /** Draws one stage at a time, each with a fresh pen. */
 final class Draughtsman {

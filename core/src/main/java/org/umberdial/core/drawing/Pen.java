@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.Function;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.nets.Nets;
-import org.umberdial.core.drawing.Blocks.Leg;
+import org.umberdial.core.drawing.Block.Leg;
 import org.umberdial.core.drawing.Drawing.Anchor;
 import org.umberdial.core.drawing.Drawing.Flag;
 import org.umberdial.core.drawing.Drawing.Glyph;

@@ -11,11 +11,10 @@ import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.nets.Nets;
-import org.umberdial.core.drawing.Blocks.Block;
-import org.umberdial.core.drawing.Blocks.Kind;
-import org.umberdial.core.drawing.Blocks.Ladder;
-import org.umberdial.core.drawing.Blocks.Leg;
-import org.umberdial.core.drawing.Blocks.Piece;
+import org.umberdial.core.drawing.Block.Kind;
+import org.umberdial.core.drawing.Block.Ladder;
+import org.umberdial.core.drawing.Block.Leg;
+import org.umberdial.core.drawing.Block.Piece;
 import org.umberdial.core.drawing.Drawing.Flag;
 import org.umberdial.core.drawing.Drawing.Sign;
 import org.umberdial.core.drawing.Drawing.Stage;
@@ -99,7 +98,7 @@ public final class Schematic {
     }
 
     private static String mainRail(List<Block> blocks, Nets nets) {
-        Map<String, Long> uses = Blocks.pieces(blocks).stream()
+        Map<String, Long> uses = Block.pieces(blocks).stream()
                 .flatMap(piece -> piece.up.stream())
                 .collect(Collectors.groupingBy(leg -> leg.end, Collectors.counting()));
         return uses.entrySet().stream()
@@ -186,7 +185,7 @@ public final class Schematic {
     private static void flags(List<List<Block>> rows, Map<Block, Block> led, String rail, Nets nets) {
         Map<String, Integer> places = new HashMap<>();
         List<Block> blocks = rows.stream().flatMap(List::stream).toList();
-        List<Piece> pieces = Blocks.pieces(blocks);
+        List<Piece> pieces = Block.pieces(blocks);
         for (Piece piece : pieces) {
             places.merge(piece.node, 1, Integer::sum);
             for (List<Leg> legs : List.of(piece.up, piece.down)) {
