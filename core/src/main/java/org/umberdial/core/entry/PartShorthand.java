@@ -2,7 +2,6 @@ package org.umberdial.core.entry;
 
 import static org.umberdial.core.value.InvalidEntry.Code.DUPLICATE;
 import static org.umberdial.core.value.InvalidEntry.Code.EMPTY;
-import static org.umberdial.core.value.InvalidEntry.Code.OUT_OF_RANGE;
 import static org.umberdial.core.value.InvalidEntry.Code.SYNTAX;
 import static org.umberdial.core.value.InvalidEntry.Code.UNKNOWN;
 
@@ -12,7 +11,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -40,85 +38,17 @@ public final class PartShorthand {
     private static final Pattern DECK_REFERENCE = Pattern.compile("(?i)[RCLKVIDQX][A-Z0-9_]+");
     private static final Pattern ENDS = Pattern.compile("([^\\s=\"-]+)-([^\\s=\"-]+)");
     private static final Pattern WORDS = Pattern.compile("([A-Za-z_]+)=\"([^\"]*)\"|\"([^\"]*)\"|(\\S+)");
-    private static final Pattern WATTS = Pattern.compile("(?i)([0-9./]+)\\s*w(?:atts?)?");
-    private static final Pattern PERCENT = Pattern.compile("([0-9.]+)%");
-    private static final Pattern VOLTS = Pattern.compile("(?i)([0-9.]+)\\s*(?:v|wv|vdc)?");
-    private static final Set<String> UNIT_WORDS = Set.of(
-            "mf", "mfd", "uf", "ufd", "µf", "mmf", "mmfd", "uuf", "nf", "pf", "ohm", "ohms", "meg", "k", "h", "mh",
-            "uh");
-    private static final Map<Character, double[]> POSSIBLE =
-            Map.of('R', new double[] {1e-3, 1e9}, 'C', new double[] {0.1e-12, 0.1}, 'L', new double[] {1e-9, 1e3});
+    private static final Pattern QUOTED_OR_NOT = Pattern.compile("\"[^\"]*\"|[^\"]+|\"");
     private static final Pattern CAN = Pattern.compile(
             "(?i)(C[0-9]+)\\s+([0-9.]+(?:\\+[0-9.]+)+)(?:\\s*(?:uf|mfd|µf|mf))?[\\s/]+([0-9]+)v?(?:\\s+(?:electrolytic|can))*"
                     + "\\s+([^\\s,-]+(?:,[^\\s,-]+)*)-([^\\s,-]+)(?:\\s+(?:electrolytic|can))*");
-    /** What parts of each letter are made of or called. */
-    private static final Map<Character, Set<String>> KINDS = Map.of(
-            'R',
-            Set.of(
-                    "carbon",
-                    "composition",
-                    "wirewound",
-                    "wire",
-                    "wound",
-                    "film",
-                    "metal",
-                    "oxide",
-                    "cement",
-                    "pot",
-                    "trimmer",
-                    "winding",
-                    "switch",
-                    "fuse",
-                    "fusible",
-                    "flameproof",
-                    "candohm",
-                    "flexible",
-                    "glass"),
-            'C',
-            Set.of(
-                    "paper",
-                    "wax",
-                    "waxed",
-                    "mica",
-                    "silver",
-                    "silvered",
-                    "ceramic",
-                    "disc",
-                    "tubular",
-                    "electrolytic",
-                    "film",
-                    "polyester",
-                    "polypropylene",
-                    "styrene",
-                    "oil",
-                    "moulded",
-                    "molded",
-                    "tantalum",
-                    "trimmer",
-                    "padder",
-                    "variable",
-                    "dry",
-                    "wet",
-                    "safety",
-                    "x1",
-                    "x2",
-                    "y1",
-                    "y2",
-                    "bathtub",
-                    "metallized",
-                    "foil",
-                    "non-polar",
-                    "bipolar"),
-            'L',
-            Set.of("winding", "choke", "coil", "if", "rf", "aerial", "oscillator", "field", "motor", "air", "iron"));
-
     private final BenchSet set;
-    private final ValueReader values;
+    private final PartFigures figures;
     private final Ends ends;
 
     public PartShorthand(BenchSet set, DecimalSign decimalSign) {
         this.set = set;
-        this.values = new ValueReader(decimalSign);
+        this.figures = new PartFigures(new ValueReader(decimalSign));
         this.ends = new Ends(set);
     }
 
@@ -137,24 +67,31 @@ public final class PartShorthand {
         return can.isPresent() ? can.get() : isDeckLine(line) ? fromDeck(line) : shorthand(tidy);
     }
 
-    /** As people write it and as it is read: {@code 2 watt}, {@code B1 - 0}, {@code from B1 to 0}, {@code V3 pin 7}. */
+    /** As people write it and as it is read; a remark in quotes and a card's keys stay as they are. */
     private static String tidy(String line) {
-        return line.contains(";") || line.contains("\"")
+        return line.contains(";")
                 ? line
-                : line.strip()
-                        .replaceAll("(?i)\\b(V[0-9]+[A-Z]?)\\s+pin\\s+([0-9]{1,2}|cap)\\b", "$1.$2")
-                        .replaceAll("(?i)\\b(?:from\\s+)(\\S+)\\s+to\\s+(\\S+)", "$1-$2")
-                        .replaceAll("(?<=[A-Za-z0-9_+])\\s+[-–]\\s+(?=[A-Za-z0-9_])", "-")
-                        .replaceAll("(?i)(?<=[0-9])\\s+(w|watts?|%|volts?)(?=\\s|$)", "$1")
-                        .replaceAll("(?i)(?<=[0-9])watts?\\b", "W")
-                        .replaceAll("(?i)(?<=[0-9])volts?\\b", "V");
+                : QUOTED_OR_NOT
+                        .matcher(line.strip())
+                        .replaceAll(piece -> Matcher.quoteReplacement(
+                                piece.group().startsWith("\"") ? piece.group() : unquoted(piece.group())));
+    }
+
+    /** {@code 2 watt}, {@code B1 - 0}, {@code from B1 to 0}, {@code V3 pin 7}. */
+    private static String unquoted(String text) {
+        return text.replaceAll("(?i)\\b(V[0-9]+[A-Z]?)\\s+pin\\s+([0-9]{1,2}|cap)\\b", "$1.$2")
+                .replaceAll("(?i)\\b(?:from\\s+)(\\S+)\\s+to\\s+(\\S+)", "$1-$2")
+                .replaceAll("(?<=[A-Za-z0-9_+])\\s+[-–]\\s+(?=[A-Za-z0-9_])", "-")
+                .replaceAll("(?i)(?<=[0-9])\\s+(w|watts?|%|volts?)(?=\\s|$)", "$1")
+                .replaceAll("(?i)(?<=[0-9])watts?\\b", "W")
+                .replaceAll("(?i)(?<=[0-9])volts?\\b", "V");
     }
 
     private PartLine byWord(List<Card> cards) {
         Card first = cards.get(0);
         String what = first.key("desc").filter(text -> !text.isEmpty()).orElse(first.kind());
         String value = first.value()
-                .flatMap(v -> unit(first.letter()).map(u -> " " + Engineering.print(v, u)))
+                .flatMap(v -> PartFigures.unit(first.letter()).map(u -> " " + Engineering.print(v, u)))
                 .orElse(first.model().isEmpty() || first.model().equals("XFMR") ? "" : " " + first.model());
         return new PartLine(
                 cards,
@@ -221,7 +158,7 @@ public final class PartShorthand {
         }
         Card card = cards.get(0);
         String value = card.value()
-                .map(v -> unit(card.letter())
+                .map(v -> PartFigures.unit(card.letter())
                         .map(unit -> Engineering.print(v, unit))
                         .orElse(String.valueOf(v)))
                 .orElse(card.model());
@@ -231,17 +168,6 @@ public final class PartShorthand {
                 card.reference() + ": " + (value + " " + card.kind().replace('_', ' ')).strip() + " at "
                         + card.nodes().stream().map(set::nameOf).collect(Collectors.joining(", ")),
                 known(cards));
-    }
-
-    private static Optional<Unit> unit(char letter) {
-        return switch (letter) {
-            case 'R' -> Optional.of(Unit.OHM);
-            case 'C' -> Optional.of(Unit.FARAD);
-            case 'L' -> Optional.of(Unit.HENRY);
-            case 'V' -> Optional.of(Unit.VOLT);
-            case 'I' -> Optional.of(Unit.AMPERE);
-            default -> Optional.empty();
-        };
     }
 
     private PartLine shorthand(String line) {
@@ -280,31 +206,27 @@ public final class PartShorthand {
 
     private PartLine part(String reference, List<String> words, Map<String, String> keys) {
         char letter = reference.charAt(0);
-        Unit unit = unit(letter).orElseThrow();
+        Unit unit = PartFigures.unit(letter).orElseThrow();
         if (words.isEmpty()) {
             throw new InvalidEntry(
                     EMPTY, reference + " needs a value and its two ends, as in " + example(letter) + ".");
         }
-        boolean spelt = words.size() > 1 && UNIT_WORDS.contains(words.get(1).toLowerCase(Locale.ROOT));
-        String typed = spelt ? words.get(0) + " " + words.get(1) : words.get(0);
-        double value = value(reference, typed, unit);
+        PartFigures.Figure figure = figures.figure(reference, unit, words);
         List<String> joined = List.of();
         Map<String, String> all = new LinkedHashMap<>();
         List<String> kind = new ArrayList<>();
-        for (String word : words.subList(spelt ? 2 : 1, words.size())) {
+        for (String word : figure.rest()) {
             Matcher both = ENDS.matcher(word);
             int equals = word.indexOf('=');
             if (equals > 0) {
                 all.put(word.substring(0, equals).toLowerCase(Locale.ROOT), word.substring(equals + 1));
             } else if (both.matches()) {
                 joined = List.of(ends.node(both.group(1)), ends.node(both.group(2)));
-            } else if (!rating(letter, word, all)) {
+            } else if (!figures.rating(letter, word, all)) {
                 kind.add(word.toLowerCase(Locale.ROOT));
             }
         }
-        List<String> strange = kind.stream()
-                .filter(word -> !KINDS.get(letter).contains(word.replaceAll("[^a-z0-9-]", "")))
-                .toList();
+        List<String> strange = PartFigures.strange(letter, kind);
         if (!strange.isEmpty()) {
             throw new InvalidEntry(
                     SYNTAX,
@@ -325,19 +247,13 @@ public final class PartShorthand {
         }
         all.putAll(keys);
         if (!kind.isEmpty()) {
-            all.put("kind", String.join("_", kind).replaceAll("[^a-z0-9_]", ""));
+            all.put("kind", PartFigures.kind(kind));
         }
-        Card card = new Card(reference, joined, Optional.of(rounded(value, typed, unit)), "", 0, Map.of(), all, 0);
+        Card card = new Card(reference, joined, Optional.of(figure.value()), "", 0, Map.of(), all, 0);
         return new PartLine(List.of(card), Optional.empty(), words(card, unit), known(List.of(card)));
     }
 
     /** The value as a person writes it: what a conversion left behind the sixth digit was never on the part. */
-    private static double rounded(double value, String typed, Unit unit) {
-        return new java.math.BigDecimal(value)
-                .round(new java.math.MathContext(6))
-                .doubleValue();
-    }
-
     /**
      * A part with what a schematic says of it: {@code 470k}, {@code .01 400}, {@code 220 2W}; what is not said stays.
      *
@@ -351,33 +267,25 @@ public final class PartShorthand {
                         SYNTAX,
                         part.reference() + " has no single value; Enter alone keeps it, - takes it out. Its line is"
                                 + " changed under Parts."));
-        List<String> words = List.of(typed.strip().split("\\s+"));
-        boolean spelt = words.size() > 1 && UNIT_WORDS.contains(words.get(1).toLowerCase(Locale.ROOT));
-        String number = spelt ? words.get(0) + " " + words.get(1) : words.get(0);
-        double value = rounded(value(part.reference(), number, unit), number, unit);
+        PartFigures.Figure figure =
+                figures.figure(part.reference(), unit, List.of(typed.strip().split("\\s+")));
         Map<String, String> keys = new LinkedHashMap<>(card.keys());
-        for (String word : words.subList(spelt ? 2 : 1, words.size())) {
-            if (!rating(card.letter(), word, keys)) {
-                keys.put("kind", kind(card.letter(), word));
-            }
-        }
-        return card.withValue(value).withKeys(keys);
-    }
-
-    private static String kind(char letter, String word) {
-        String kind = word.toLowerCase(Locale.ROOT);
-        Set<String> kinds = letter == 'R'
-                ? Set.of("carbon", "wirewound", "pot", "winding", "film", "metal", "composition")
-                : letter == 'C'
-                        ? Set.of("paper", "mica", "ceramic", "film", "electrolytic", "wax", "oil", "trimmer")
-                        : Set.of("winding", "choke", "field");
-        if (!kinds.contains(kind)) {
+        List<String> kind = figure.rest().stream()
+                .filter(word -> !figures.rating(card.letter(), word, keys))
+                .map(word -> word.toLowerCase(Locale.ROOT))
+                .toList();
+        List<String> strange = PartFigures.strange(card.letter(), kind);
+        if (!strange.isEmpty()) {
             throw new InvalidEntry(
                     SYNTAX,
-                    "“" + word + "” is not understood behind the value; what follows is a rating or a kind, as in "
-                            + (letter == 'C' ? ".01 400 paper" : "220 2W wirewound") + ".");
+                    "“" + String.join("”, “", strange)
+                            + "” is not understood behind the value; what follows is a rating or a kind, as in "
+                            + (card.letter() == 'C' ? ".01 400 paper" : "220 2W wirewound") + ".");
         }
-        return kind;
+        if (!kind.isEmpty()) {
+            keys.put("kind", PartFigures.kind(kind));
+        }
+        return card.withValue(figure.value()).withKeys(keys);
     }
 
     /**
@@ -417,51 +325,6 @@ public final class PartShorthand {
                 SYNTAX,
                 "“" + value.toLowerCase(Locale.ROOT)
                         + "” may be ohms, farads or henries; say R, C or L before it, as in + C .01 V3.plate-0.");
-    }
-
-    private double value(String reference, String typed, Unit unit) {
-        // A bare number on a capacitor is microfarads, as every old sheet has it, unless it can only be picofarads.
-        boolean bare = unit == Unit.FARAD && typed.matches("[0-9.,]+");
-        double value = bare
-                ? microfarads(values.number(typed))
-                : values.read(typed, unit).value();
-        double[] possible = POSSIBLE.get(reference.charAt(0));
-        if (!(value >= possible[0] && value <= possible[1])) {
-            throw new InvalidEntry(
-                    OUT_OF_RANGE,
-                    reference + " of " + Engineering.print(value, unit) + " cannot be; in a set such a part is between "
-                            + Engineering.print(possible[0], unit) + " and " + Engineering.print(possible[1], unit)
-                            + ".");
-        }
-        return value;
-    }
-
-    private static double microfarads(double number) {
-        return number >= 1000 ? number * 1e-12 : number * 1e-6;
-    }
-
-    private boolean rating(char letter, String word, Map<String, String> keys) {
-        Matcher watts = WATTS.matcher(word);
-        Matcher percent = PERCENT.matcher(word);
-        Matcher volts = VOLTS.matcher(word);
-        if (percent.matches()) {
-            keys.put("tol", within(percent.group(1), 0.1, 100, "A tolerance is 0.1 to 100 %"));
-        } else if (watts.matches()) {
-            keys.put("watt", within(watts.group(1), 0.01, 500, "A resistor's rating is 0.01 to 500 W"));
-        } else if (letter == 'C' && volts.matches()) {
-            keys.put("volt", within(volts.group(1), 1, 50_000, "A capacitor's rating is 1 V to 50 kV"));
-        } else {
-            return false;
-        }
-        return true;
-    }
-
-    private String within(String typed, double least, double most, String rule) {
-        double value = values.number(typed);
-        if (!(value >= least && value <= most)) {
-            throw new InvalidEntry(OUT_OF_RANGE, rule + ", not " + typed + ".");
-        }
-        return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
     }
 
     private PartLine tube(String socket, List<String> words, Map<String, String> keys) {

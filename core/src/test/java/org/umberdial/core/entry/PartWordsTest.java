@@ -9,11 +9,13 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
@@ -98,5 +100,24 @@ class PartWordsTest {
         assertTrue(assertThrows(InvalidEntry.class, () -> shorthand.added("47 b1-0"))
                 .getMessage()
                 .contains("say R, C or L before it"));
+    }
+
+    @Test
+    void aValueOfTheSheet_takesRatingAndKind_andARemarkStaysAsItIs() {
+        PartShorthand shorthand = new PartShorthand(EMPTY, DecimalSign.POINT);
+        Card drafted =
+                shorthand.read("C7 .01 400 paper V3.plate-V4.grid").cards().get(0);
+        Card changed = shorthand.revalued(new Part(drafted, List.of()), "220p 500 silver mica");
+        assertEquals("C7 v3_plate v4_grid 220p ; volt=500 kind=silver_mica", DeckWriter.line(changed));
+        assertTrue(assertThrows(
+                        InvalidEntry.class, () -> shorthand.revalued(new Part(drafted, List.of()), "220p 500 mika"))
+                .getMessage()
+                .contains("mika"));
+        Card remarked = shorthand
+                .read("R7 1k 2 watt b1 - V4.screen \"hot, 2 watt - see photo\"")
+                .cards()
+                .get(0);
+        assertEquals("2", remarked.key("watt").orElseThrow());
+        assertEquals("hot, 2 watt - see photo", remarked.key("desc").orElseThrow());
     }
 }
