@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue'
 import { marks, type ProofState } from '../map/marks'
+import DrawnText from './DrawnText.vue'
 import { neighbour, type DrawingView, type DrawnPart } from './useDrawing'
 
 /** A schematic: parts as buttons on it, one of them chosen; arrow keys go from part to part. Nothing on it is dragged. */
@@ -25,7 +26,6 @@ function markOf(part: DrawnPart) {
   const state = props.states?.[part.reference]
   return state ? marks[state] : null
 }
-const anchors = { START: 'start', MIDDLE: 'middle', END: 'end' } as const
 
 function onKey(event: KeyboardEvent) {
   if (!current.value) return
@@ -121,19 +121,13 @@ defineExpose({ show, focus: () => pane.value?.focus({ preventScroll: true }), pa
           :stroke="stroke.filled ? 'none' : 'currentColor'"
           :stroke-dasharray="stroke.dashed ? '5 3' : walking && !part.confirmed ? '3 2.5' : undefined"
         />
-        <text
+        <DrawnText
           v-for="(text, i) in part.texts"
           :key="`t${i}`"
-          :x="text.x"
-          :y="text.y"
-          :text-anchor="anchors[text.anchor]"
-          fill="currentColor"
-          stroke="none"
-          font-size="11"
+          :at="text"
+          :text="say(text.text)"
           :class="walking && !part.confirmed ? 'italic' : ''"
-        >
-          {{ say(text.text) }}
-        </text>
+        />
         <g
           v-if="markOf(part)"
           :transform="`translate(${(part.box[0] ?? 0) + 3} ${(part.box[1] ?? 0) + 4}) scale(0.55)`"
@@ -154,32 +148,16 @@ defineExpose({ show, focus: () => pane.value?.focus({ preventScroll: true }), pa
       </g>
       <g v-for="(end, i) in drawing.ends" :key="`e${i}`" class="text-follows">
         <path :d="end.stroke.path" :stroke-width="end.text ? 1 : 1.5" :class="end.text ? '' : 'text-ink'" />
-        <text
-          v-if="end.text"
-          :x="end.text.x"
-          :y="end.text.y"
-          :text-anchor="anchors[end.text.anchor]"
-          fill="currentColor"
-          stroke="none"
-          font-size="11"
-        >
-          {{ end.text.text }}
-        </text>
+        <DrawnText v-if="end.text" :at="end.text" :text="end.text.text" />
       </g>
       <template v-for="(spot, i) in drawing.spots" :key="`v${i}`">
-        <text
+        <DrawnText
           v-if="volts?.[spot.node]"
-          :x="spot.x"
-          :y="spot.y"
-          :text-anchor="anchors[spot.anchor]"
-          fill="currentColor"
-          stroke="none"
-          font-size="11"
+          :at="spot"
+          :text="say(volts[spot.node]!.text)"
           class="font-figures"
           :class="volts[spot.node]!.read ? 'font-semibold' : 'text-soft'"
-        >
-          {{ say(volts[spot.node]!.text) }}
-        </text>
+        />
       </template>
     </svg>
   </div>
