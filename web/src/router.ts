@@ -131,6 +131,7 @@ export const router = createRouter({
       ],
     },
     { path: '/house', component: () => import('./house/HouseView.vue'), meta: { title: 'House policy' } },
+    { path: '/house/tubes', component: () => import('./tubes/TubesView.vue'), meta: { title: 'Tubes' } },
     { path: '/house/people', component: () => import('./account/PeopleView.vue'), meta: { title: 'People' } },
     { path: '/account', component: () => import('./account/AccountView.vue'), meta: { title: 'You' } },
     { path: '/sign-in', component: () => import('./account/SignInView.vue'), meta: { title: 'Sign in', door: true } },

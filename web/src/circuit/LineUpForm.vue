@@ -2,7 +2,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, reactive, ref, watch } from 'vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { useRouter } from 'vue-router'
+import { RouterLink, useRouter } from 'vue-router'
 import { ask, faultAt, http, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -127,6 +127,13 @@ async function draft() {
           <strong class="font-figures">{{ tube.type || tube.typed }}</strong>
           <span class="text-sm" :class="tube.known ? 'text-soft' : 'text-doubt'">
             {{ say(tube.use) }}{{ tube.heater ? ` · ${say(tube.heater)}` : '' }}
+            <RouterLink
+              v-if="!tube.known"
+              :to="{ path: '/house/tubes', query: { type: tube.typed.replace(/\[.*/, ''), new: '' } }"
+              class="font-semibold text-accent underline-offset-4 hover:underline"
+            >
+              say what you know of it
+            </RouterLink>
           </span>
         </li>
       </ul>

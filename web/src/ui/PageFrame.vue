@@ -3,6 +3,7 @@ import {
   ArchiveBoxIcon,
   MoonIcon,
   SunIcon,
+  TableCellsIcon,
   UserCircleIcon,
   UsersIcon,
   WrenchScrewdriverIcon,
@@ -40,6 +41,14 @@ useHeadingFocus('heading')
         >
           <WrenchScrewdriverIcon class="size-5" aria-hidden="true" />
           <span class="max-sm:sr-only">House policy</span>
+        </RouterLink>
+        <RouterLink
+          to="/house/tubes"
+          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          active-class="font-semibold text-ink!"
+        >
+          <TableCellsIcon class="size-5" aria-hidden="true" />
+          <span class="max-sm:sr-only">Tubes</span>
         </RouterLink>
         <RouterLink
           v-if="session.owns.value"

@@ -49,8 +49,19 @@ public final class TubeData {
      * @throws InvalidEntry when a row has no type or section, or a cell that should be a number is not one
      */
     public TubeData with(String csv) {
+        return with(read(rows(new StringReader(csv)), Map.of()));
+    }
+
+    /** This data and types a shop knows itself; one that is listed by this name is replaced. */
+    public TubeData with(List<OwnTube> tubes) {
+        Map<String, TubeType> own = new LinkedHashMap<>();
+        tubes.forEach(tube -> own.put(tube.name(), tube.type()));
+        return with(own);
+    }
+
+    private TubeData with(Map<String, TubeType> own) {
         Map<String, TubeType> merged = new LinkedHashMap<>(types);
-        merged.putAll(read(rows(new StringReader(csv)), Map.of()));
+        merged.putAll(own);
         return new TubeData(merged, aliases);
     }
 
@@ -177,13 +188,14 @@ public final class TubeData {
         named.forEach(row -> byName.put(row.get("type").toUpperCase(Locale.ROOT), row));
         Map<String, TubeType> types = new LinkedHashMap<>(read(TubeTable.rows("tube-points.csv"), byName));
         byName.forEach((name, row) -> types.putIfAbsent(TubeNames.plain(name), type(name, List.of(), row)));
-        return new TubeData(types, aliases(named, types.keySet()));
+        return new TubeData(types, aliases(named, types));
     }
 
     /**
      * What types are also called; a type's own name always means itself, and the first to claim another name has it.
      */
-    private static Map<String, String> aliases(List<Map<String, String>> named, Set<String> types) {
+    private static Map<String, String> aliases(List<Map<String, String>> named, Map<String, TubeType> listed) {
+        Set<String> types = listed.keySet();
         Map<String, String> aliases = new LinkedHashMap<>();
         for (Map<String, String> row : named) {
             String type = TubeNames.plain(row.get("type"));
@@ -191,7 +203,9 @@ public final class TubeData {
             if (row.get("type").matches("\\d\\w*/\\d\\w*")) {
                 others.addAll(List.of(row.get("type").split("/")));
             }
-            others.forEach(other -> claim(aliases, types, TubeNames.plain(other), type));
+            others.stream()
+                    .map(TubeNames::plain)
+                    .forEach(other -> claim(aliases, types, other, home(other, type, listed)));
         }
         for (Map<String, String> row : TubeTable.rows("vt.csv")) {
             claim(aliases, types, TubeNames.plain(row.get("vt")), TubeNames.plain(row.get("type")));
@@ -200,6 +214,16 @@ public final class TubeData {
         aliases.replaceAll((name, type) -> types.contains(type) ? type : aliases.getOrDefault(type, type));
         aliases.values().removeIf(type -> !types.contains(type));
         return aliases;
+    }
+
+    /** Where a relative says 6SN7GT, a 6SN7 that is listed and made for the same is meant, not the relative. */
+    private static String home(String other, String type, Map<String, TubeType> listed) {
+        return TubeNames.stems(other).stream()
+                .filter(stem -> listed.containsKey(stem)
+                        && listed.containsKey(type)
+                        && listed.get(stem).use() == listed.get(type).use())
+                .findFirst()
+                .orElse(type);
     }
 
     private static void claim(Map<String, String> aliases, Set<String> types, String name, String type) {
@@ -234,7 +258,7 @@ public final class TubeData {
     }
 
     /** @param named what is known beside the points; for a shop's own type its first row */
-    private static TubeType type(String name, List<Map<String, String>> rows, Map<String, String> named) {
+    static TubeType type(String name, List<Map<String, String>> rows, Map<String, String> named) {
         String seconds = named.getOrDefault("seconds", "");
         String sisters = named.getOrDefault("equivalents", "");
         String warmUp = named.getOrDefault("warm_up", "");

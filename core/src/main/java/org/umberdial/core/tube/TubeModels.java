@@ -26,6 +26,14 @@ public final class TubeModels {
 
     /** @param type with or without a section suffix; empty when nothing is known about it */
     public Optional<TubeModel> model(String type) {
-        return data.type(type).map(known -> fitted.computeIfAbsent(known.name(), name -> TubeFit.fit(known)));
+        return data.type(type)
+                .flatMap(known -> isShipped(known)
+                        ? SHIPPED.model(known.name())
+                        : Optional.of(fitted.computeIfAbsent(known.name(), name -> TubeFit.fit(known))));
+    }
+
+    /** What a shop left as it ships is fitted once for all shops. */
+    private boolean isShipped(TubeType type) {
+        return data != SHIPPED.data && SHIPPED.data.type(type.name()).orElse(null) == type;
     }
 }

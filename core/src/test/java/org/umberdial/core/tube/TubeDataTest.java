@@ -58,4 +58,13 @@ class TubeDataTest {
         assertEquals(Section.FULL_WAVE, data.section("EZ80", 3).orElseThrow());
         assertEquals(Section.TAPPED_HEATER, data.section("35W4_H", 3).orElseThrow());
     }
+
+    @Test
+    void aBulbsSuffix_meansTheTypeItself_notTheRelativeThatListsIt() {
+        for (String type : new String[] {"6SN7", "6F6", "6K8", "1N5", "3Q5", "35Z4", "6J8"}) {
+            assertEquals(
+                    type, TubeData.shipped().type(type + "GT").orElseThrow().name());
+            assertEquals(type, TubeData.shipped().type(type + "G").orElseThrow().name());
+        }
+    }
 }

@@ -32,6 +32,7 @@ import org.umberdial.server.evidence.FactJson;
 import org.umberdial.server.evidence.KeptEntry;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
+import org.umberdial.server.exchange.TubeFiles;
 import org.umberdial.server.map.MapService;
 import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
@@ -64,6 +65,7 @@ public class BundleService {
     private final PhotoService photos;
     private final MapService map;
     private final ShopService shops;
+    private final TubeFiles tubes;
     private final BundleTables tables;
     private final Clock clock;
 
@@ -76,6 +78,7 @@ public class BundleService {
             PhotoService photos,
             MapService map,
             ShopService shops,
+            TubeFiles tubes,
             BundleTables tables,
             Clock clock) {
         this.sets = sets;
@@ -86,13 +89,14 @@ public class BundleService {
         this.photos = photos;
         this.map = map;
         this.shops = shops;
+        this.tubes = tubes;
         this.tables = tables;
         this.clock = clock;
     }
 
     /**
-     * The set as a zip: {@code set.json}, {@code circuit.cir}, {@code sheet.csv}, {@code readings.csv} and its
-     * pictures.
+     * The set as a zip: {@code set.json}, {@code circuit.cir}, {@code sheet.csv}, {@code readings.csv}, the shop's own
+     * tube types in it as {@code tubes.csv}, and its pictures.
      */
     public void write(String shopId, String setId, OutputStream out) {
         StoredSet set = sets.set(shopId, setId);
@@ -117,6 +121,10 @@ public class BundleService {
             }
             put(zip, "set.json", JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(text(shopId, set, pictures)));
             put(zip, "circuit.cir", exchange.exportCircuit(shopId, setId).getBytes(StandardCharsets.UTF_8));
+            String own = tubes.of(shopId, set.set());
+            if (!own.isEmpty()) {
+                put(zip, "tubes.csv", own.getBytes(StandardCharsets.UTF_8));
+            }
             put(zip, "sheet.csv", exchange.exportSheet(shopId, setId).getBytes(StandardCharsets.UTF_8));
             put(zip, "readings.csv", exchange.exportReadings(shopId, setId).getBytes(StandardCharsets.UTF_8));
         } catch (IOException e) {
@@ -279,6 +287,10 @@ public class BundleService {
         log.forEach(entry -> ids.put(entry.id(), here(setId, entry.id())));
         text.pictures().forEach(picture -> ids.put(picture.id(), here(setId, picture.id())));
         List<ReadingFile.BadLine> refused = new ArrayList<>();
+        // Before the circuit, which is understood by them.
+        List<String> notes = new ArrayList<>(files.small("tubes.csv")
+                .map(bytes -> tubes.adopt(caller.shopId(), bytes))
+                .orElse(List.of()));
         ReadingFile circuit =
                 exchange.importCircuit(caller, setId, files.small("circuit.cir").orElse(new byte[0]));
         refused.addAll(circuit.refused());
@@ -319,13 +331,12 @@ public class BundleService {
             readings = file.added();
         }
         tables.came(caller.shopId(), setId, text.id() == null ? files.id() : text.id());
-        return new ReadingFile(
-                circuit.added(),
+        notes.add(
                 0,
-                refused,
-                List.of(readings + " readings, " + text.pictures().size() + " pictures and "
+                readings + " readings, " + text.pictures().size() + " pictures and "
                         + (text.log() == null ? log.size() : log.size() - readings)
-                        + " entries of the log came with it."));
+                        + " entries of the log came with it.");
+        return new ReadingFile(circuit.added(), 0, refused, notes);
     }
 
     private void label(Caller caller, String setId, BundleText text) {

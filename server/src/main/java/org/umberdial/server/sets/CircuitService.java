@@ -25,7 +25,6 @@ import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.StartingCircuit;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
-import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.walk.Walk;
 import org.umberdial.server.problem.Problem;
@@ -33,6 +32,7 @@ import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.internal.ChartTables;
 import org.umberdial.server.sets.internal.PartTables;
 import org.umberdial.server.sets.internal.SetTables;
+import org.umberdial.server.tubes.TubeService;
 
 /** Sets' circuits: whole ones, their parts and the values of those. */
 @Service
@@ -47,11 +47,11 @@ public class CircuitService {
     private final SetTables tables;
     private final ChartTables chart;
     private final PartTables parts;
-    private final TubeModels tubes;
+    private final TubeService tubes;
     private final Clock clock;
 
     public CircuitService(
-            SetService sets, SetTables tables, ChartTables chart, PartTables parts, TubeModels tubes, Clock clock) {
+            SetService sets, SetTables tables, ChartTables chart, PartTables parts, TubeService tubes, Clock clock) {
         this.sets = sets;
         this.tables = tables;
         this.chart = chart;
@@ -225,7 +225,7 @@ public class CircuitService {
             chart.replaceTestPoints(
                     shopId,
                     setId,
-                    CircuitImport.testPoints(deck, tubes.data()).stream()
+                    CircuitImport.testPoints(deck, tubes.models(shopId).data()).stream()
                             .map(point -> named.getOrDefault(point.node(), point))
                             .toList());
         }

@@ -17,12 +17,12 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.TestPoint;
-import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.sets.internal.ChartTables;
 import org.umberdial.server.sets.internal.PartTables;
 import org.umberdial.server.sets.internal.SetTables;
+import org.umberdial.server.tubes.TubeService;
 
 /** The shop's sets: their labels and conditions; circuits and sheets have services of their own. */
 @Service
@@ -30,10 +30,10 @@ public class SetService {
     private final SetTables tables;
     private final ChartTables chart;
     private final PartTables parts;
-    private final TubeModels tubes;
+    private final TubeService tubes;
     private final Clock clock;
 
-    public SetService(SetTables tables, ChartTables chart, PartTables parts, TubeModels tubes, Clock clock) {
+    public SetService(SetTables tables, ChartTables chart, PartTables parts, TubeService tubes, Clock clock) {
         this.tables = tables;
         this.chart = chart;
         this.parts = parts;
@@ -65,7 +65,7 @@ public class SetService {
                         .lines()
                         .map(line -> line.substring(line.indexOf('\t') + 1))
                         .toList(),
-                tubes);
+                tubes.models(shopId));
         return new StoredSet(
                 setId,
                 row.label(),

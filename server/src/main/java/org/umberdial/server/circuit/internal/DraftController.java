@@ -23,7 +23,6 @@ import org.umberdial.core.draft.Feed;
 import org.umberdial.core.draft.Fitted;
 import org.umberdial.core.draft.LineUp;
 import org.umberdial.core.set.ConstructionClass;
-import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
@@ -33,6 +32,7 @@ import org.umberdial.server.sets.CircuitService;
 import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.ShopService;
+import org.umberdial.server.tubes.TubeService;
 
 /** A circuit drafted from a set's line-up. */
 @RestController
@@ -58,9 +58,9 @@ class DraftController {
     private final SetService sets;
     private final CircuitService circuits;
     private final ShopService shops;
-    private final TubeModels tubes;
+    private final TubeService tubes;
 
-    DraftController(SetService sets, CircuitService circuits, ShopService shops, TubeModels tubes) {
+    DraftController(SetService sets, CircuitService circuits, ShopService shops, TubeService tubes) {
         this.sets = sets;
         this.circuits = circuits;
         this.shops = shops;
@@ -71,7 +71,7 @@ class DraftController {
     @PostMapping("/drafts/readings")
     DraftView read(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody DraftEdit edit) {
-        LineUp lineUp = lineUp(edit);
+        LineUp lineUp = lineUp(caller, edit);
         return view(lineUp, draft(caller, setId, edit, lineUp));
     }
 
@@ -80,7 +80,7 @@ class DraftController {
     DraftView keep(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody DraftEdit edit) {
         StoredSet stored = sets.set(caller.shopId(), setId.toString());
-        LineUp lineUp = lineUp(edit);
+        LineUp lineUp = lineUp(caller, edit);
         Draft draft = draft(caller, setId, edit, lineUp);
         circuits.draft(caller.shopId(), setId.toString(), draft);
         if (stored.set().construction() == ConstructionClass.UNKNOWN) {
@@ -95,9 +95,9 @@ class DraftController {
         return view(lineUp, draft);
     }
 
-    private LineUp lineUp(DraftEdit edit) {
+    private LineUp lineUp(Caller caller, DraftEdit edit) {
         try {
-            return LineUp.read(edit.lineUp, tubes.data());
+            return LineUp.read(edit.lineUp, tubes.models(caller.shopId()).data());
         } catch (InvalidEntry refused) {
             throw refused.at("lineUp");
         }
@@ -123,7 +123,8 @@ class DraftController {
                 Optional.ofNullable(edit.filter),
                 Optional.ofNullable(edit.rectifier),
                 Optional.ofNullable(edit.output));
-        Draft usual = new Drafter(tubes).draft(lineUp, answers);
+        Drafter drafter = new Drafter(tubes.models(caller.shopId()));
+        Draft usual = drafter.draft(lineUp, answers);
         double local = shops.shop(caller.shopId()).policy().lineVolts();
         boolean lineFed = usual.feed() != Feed.BATTERY && usual.feed() != Feed.VIBRATOR;
         if (!lineFed || line.isPresent() || Math.abs(usual.lineVolts() / local - 1) < SAME_LINE) {
@@ -131,7 +132,7 @@ class DraftController {
         }
         // A transformer is wound for any line; a string of heaters says what line it is made for.
         return usual.feed() == Feed.TRANSFORMER
-                ? new Drafter(tubes).draft(lineUp, at(answers, local))
+                ? drafter.draft(lineUp, at(answers, local))
                 : new Draft(
                         usual.deck(),
                         usual.feed(),

@@ -2,7 +2,9 @@ package org.umberdial.server.exchange.internal;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
@@ -14,6 +16,7 @@ import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.SheetValue;
+import org.umberdial.core.tube.OwnTube;
 import org.umberdial.core.value.SpreadsheetCell;
 import org.umberdial.server.evidence.KeptEntry;
 
@@ -46,9 +49,35 @@ public final class CsvFiles {
         }
     }
 
+    /** @param cells by the open table's columns */
+    public record TubeLine(long number, Map<String, String> cells) {}
+
+    public record TubeRows(List<TubeLine> lines, List<String> notes) {}
+
     public record Rows(List<Line> lines, List<String> notes) {}
 
     private CsvFiles() {}
+
+    /** Rows of tube types, by the open table's own column names whatever case the file has them in. */
+    public static TubeRows tubes(byte[] bytes) {
+        Map<String, String> columns =
+                OwnTube.COLUMNS.stream().collect(Collectors.toMap(c -> c.toLowerCase(Locale.ROOT), c -> c));
+        List<String> known = OwnTube.COLUMNS.stream()
+                .map(c -> c.toLowerCase(Locale.ROOT))
+                .collect(Collectors.toCollection(ArrayList::new));
+        known.addAll(List.of("point", "use"));
+        DelimitedText text = new DelimitedText(bytes, known, List.of("type"));
+        return new TubeRows(
+                text.rows().stream()
+                        .map(row -> new TubeLine(
+                                row.line(),
+                                row.cells().entrySet().stream()
+                                        .filter(cell -> columns.containsKey(cell.getKey()))
+                                        .collect(Collectors.toMap(
+                                                cell -> columns.get(cell.getKey()), Map.Entry::getValue))))
+                        .toList(),
+                text.notes());
+    }
 
     public static Rows readings(byte[] bytes) {
         return rows(bytes, READING_COLUMNS, NEEDED);

@@ -87,7 +87,7 @@ class ExchangeController {
         return uploads.take(caller, request, LARGEST, "The file", file -> use.apply(bytes(file)));
     }
 
-    private static byte[] bytes(Path file) {
+    static byte[] bytes(Path file) {
         try {
             return Files.readAllBytes(file);
         } catch (IOException e) {
@@ -95,7 +95,7 @@ class ExchangeController {
         }
     }
 
-    private static ResponseEntity<String> file(String name, String type, String content) {
+    static ResponseEntity<String> file(String name, String type, String content) {
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
