@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
-import { ask, http, orThrow } from '../api/client'
+import { type Answer, ask, http, orThrow } from '../api/client'
 import BenchHeader from '../bench/BenchHeader.vue'
 import StripFrame from '../entry/StripFrame.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -15,7 +15,7 @@ const props = defineProps<{ setId: string }>()
 const { say } = useShop()
 const { data: drawing } = useDrawing(() => props.setId)
 const doors = useWalk(() => props.setId)
-const { walk } = doors
+const { walk, siblings } = doors
 const set = useQuery({
   queryKey: ['circuit', () => props.setId, 'label'],
   queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}', { params: { path: { setId: props.setId } } }))),
@@ -31,8 +31,10 @@ const text = ref('')
 const fault = ref('')
 const busy = ref(false)
 const strip = useTemplateRef('strip')
-/** What the last words did, so that they can be taken back. */
-const done = ref<{ id: string; reference: string; line: string }[]>([])
+/** What was done, so that it can be taken back: each with what to do then. */
+const done = ref<{ name: string; undo: () => Promise<Answer<unknown>>; reference: string }[]>([])
+/** What a swapped stage is not sure of. */
+const told = ref<string[]>([])
 const steps = computed<readonly WalkStep[]>(() => walk.value?.steps ?? [])
 const step = computed(() => steps.value.find((one) => one.reference === chosen.value) ?? null)
 const following = computed(() => after(chosen.value))
@@ -48,6 +50,9 @@ const stages = computed(() => {
   }
   return [...byLabel.values()]
 })
+/** What the stage at hand may be instead. */
+const instead = computed(() => siblings.value?.filter((one) => one.stage === step.value?.stage) ?? [])
+const plain = (words: string) => words.toLowerCase().replace(/[\s_-]+/g, '')
 const last = computed(() => done.value[done.value.length - 1])
 
 watch(
@@ -75,44 +80,66 @@ function after(reference: string): WalkStep | undefined {
 async function commit() {
   const now = step.value
   const typed = text.value.trim()
+  const sibling = siblings.value?.find((one) => typed !== '' && plain(one.word) === plain(typed))
   if (!now || busy.value) return
+  if (sibling) return swap(sibling.word)
   busy.value = true
   const next = after(now.reference)?.reference ?? ''
   const id = crypto.randomUUID()
+  const before = steps.value.map((one) => one.reference)
   const answer = typed.startsWith('+')
     ? await doors.add(typed.slice(1).trim())
     : typed === '-'
       ? await doors.remove(now.reference, now.line)
-      : await doors.confirm({
-          id,
-          reference: now.reference,
-          typed,
-          origin: origin.value,
-          seen: now.line,
-        })
+      : await doors.confirm({ id, reference: now.reference, typed, origin: origin.value, seen: now.line })
   busy.value = false
+  if (failed(answer)) return
+  if (typed.startsWith('+')) {
+    const added = steps.value.find((one) => !before.includes(one.reference))
+    if (added) did(added.reference, now.reference, () => doors.remove(added.reference, added.line))
+    return
+  }
+  did(now.reference, now.reference, () => doors.takeBack(id, now.reference, now.line))
+  if (next) chosen.value = next
+  await nextTick()
+  strip.value?.focus()
+}
+function failed(answer: Answer<unknown>): boolean {
   if (answer.kind === 'failed') {
     fault.value = answer.problem.errors[0]?.detail ?? answer.problem.detail
     strip.value?.select()
-    return
+    return true
   }
   text.value = fault.value = ''
-  if (typed.startsWith('+')) return
-  if (typed !== '-') done.value = [...done.value, { id, reference: now.reference, line: now.line }]
-  if (next) chosen.value = next
+  told.value = []
+  return false
+}
+function did(name: string, reference: string, undo: () => Promise<Answer<unknown>>) {
+  done.value = [...done.value, { name, reference, undo }]
+}
+async function swap(word: string) {
+  const now = step.value
+  busy.value = true
+  const answer = await doors.swap(word)
+  busy.value = false
+  if (failed(answer) || answer.kind === 'failed') return
+  const { was, says } = answer.value
+  told.value = says
+  if (was) did(word, chosen.value, () => doors.swap(was))
+  const first = steps.value.find((one) => one.stage === now?.stage && !one.confirmed)
+  if (first) chosen.value = first.reference
   await nextTick()
   strip.value?.focus()
 }
 async function takeBack() {
   const one = last.value
-  if (!one) return
-  const answer = await doors.takeBack(one.id, one.reference, one.line)
-  if (answer.kind === 'failed') {
-    fault.value = answer.problem.detail
-    return
-  }
+  if (!one || busy.value) return
+  busy.value = true
+  const answer = await one.undo()
+  busy.value = false
+  if (failed(answer)) return
   done.value = done.value.slice(0, -1)
-  chosen.value = one.reference
+  if (steps.value.some((part) => part.reference === one.reference)) chosen.value = one.reference
   strip.value?.focus()
 }
 function onKey(event: KeyboardEvent) {
@@ -160,6 +187,25 @@ function choose(reference: string) {
         <span class="text-soft">{{ stage.done }} of {{ stage.of }}</span>
       </button>
     </nav>
+    <div
+      v-if="step && instead.length > 0"
+      class="flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line bg-sheet px-5 py-1 text-sm"
+    >
+      <span class="text-soft">Built otherwise? Type or choose:</span>
+      <button
+        v-for="one in instead"
+        :key="one.word"
+        class="min-h-9 rounded border border-line bg-raised px-3 hover:border-accent"
+        :title="say(one.label)"
+        :disabled="busy"
+        @click="swap(one.word)"
+      >
+        {{ say(one.word) }}
+      </button>
+    </div>
+    <ul v-if="told.length > 0" role="status" class="border-b border-line bg-sheet py-1 pr-5 pl-10 list-disc text-doubt">
+      <li v-for="sentence in told" :key="sentence">{{ say(sentence) }}</li>
+    </ul>
     <p v-if="walk && steps.length === 0" class="p-6 text-soft">
       No circuit yet. Type the set’s tubes under Drawing, or its parts under Parts and sheet.
     </p>
@@ -219,7 +265,7 @@ function choose(reference: string) {
         >
           Take back
           <br />
-          <span class="font-figures">{{ last.reference }}</span>
+          <span class="font-figures">{{ last.name }}</span>
         </button>
       </template>
     </StripFrame>

@@ -24,22 +24,37 @@ export function useWalk(setId: MaybeRefOrGetter<string>) {
     queryKey: ['circuit', setId, 'walk'],
     queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/walk', { params: params() }))),
   })
+  const siblings = useQuery({
+    queryKey: ['circuit', setId, 'walk', 'siblings'],
+    queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/walk/siblings', { params: params() }))),
+  })
+  function show(walk: WalkView) {
+    client.setQueryData(key(), walk)
+    // The next part is typed meanwhile.
+    void client.invalidateQueries({
+      predicate: (q) =>
+        q.queryKey.includes('drawing') ||
+        (q.queryKey[0] === 'circuit' && q.queryKey.length === 2) ||
+        ['volts', 'shelf', 'arrival', 'map'].includes(String(q.queryKey[0])),
+    })
+  }
   async function keep(answer: Promise<Answer<WalkView>>): Promise<Answer<WalkView>> {
     const settled = await answer
-    if (settled.kind === 'ready') {
-      client.setQueryData(key(), settled.value)
-      // The next part is typed meanwhile.
-      void client.invalidateQueries({
-        predicate: (q) =>
-          q.queryKey.includes('drawing') ||
-          (q.queryKey[0] === 'circuit' && q.queryKey.length === 2) ||
-          ['volts', 'shelf', 'arrival', 'map'].includes(String(q.queryKey[0])),
-      })
-    }
+    if (settled.kind === 'ready') show(settled.value)
     return settled
   }
   return {
     walk: query.data,
+    siblings: siblings.data,
+    /** Makes a stage another of its kind. */
+    async swap(word: string) {
+      const answer = await ask(http.POST('/api/sets/{setId}/walk/swaps', { params: params(), body: { word } }))
+      if (answer.kind === 'ready') {
+        show(answer.value.walk)
+        void client.invalidateQueries({ queryKey: ['circuit', toValue(setId), 'walk', 'siblings'] })
+      }
+      return answer
+    },
     error: query.error,
     confirm: (body: Schemas['ConfirmEdit']) =>
       keep(ask(http.POST('/api/sets/{setId}/walk/confirmations', { params: params(), body }))),

@@ -57,6 +57,15 @@ final class DraftCommand implements Callable<Integer> {
     @Option(names = "--output", paramLabel = "KIND", description = "push_pull or stereo, of two output tubes")
     private String output = "";
 
+    @Option(names = "--bias", paramLabel = "KIND", description = "cathode, back or fixed: what biases the output")
+    private String bias = "";
+
+    @Option(
+            names = "--splitter",
+            paramLabel = "KIND",
+            description = "split_load, see_saw, long_tail or transformer: what drives a push-pull pair")
+    private String splitter = "";
+
     @Spec
     private CommandSpec command;
 
@@ -95,7 +104,9 @@ final class DraftCommand implements Callable<Integer> {
                 line.map(OptionalDouble::of).orElse(OptionalDouble.empty()),
                 filter(),
                 one(Answers.Metal.values(), "--rectifier", rectifier),
-                one(Answers.Ends.values(), "--output", output));
+                one(Answers.Ends.values(), "--output", output),
+                one(Answers.Bias.values(), "--bias", bias),
+                one(Answers.Splitter.values(), "--splitter", splitter));
     }
 
     private Optional<Answers.Filter> filter() {

@@ -11,16 +11,54 @@ import java.util.OptionalDouble;
  * @param filter empty: what is usual for the feed
  * @param rectifier empty: the tube of the line-up, silicon without one
  * @param output empty: what is usual for the line-up
+ * @param bias empty: what is usual for the feed and the filter
+ * @param splitter empty: what is usual for the tubes that are there for it
  */
 public record Answers(
         Optional<Feed> feed,
         OptionalDouble lineVolts,
         Optional<Filter> filter,
         Optional<Metal> rectifier,
-        Optional<Ends> output) {
+        Optional<Ends> output,
+        Optional<Bias> bias,
+        Optional<Splitter> splitter) {
     /** Nothing said. */
-    public static final Answers NONE =
-            new Answers(Optional.empty(), OptionalDouble.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+    public static final Answers NONE = new Answers(
+            Optional.empty(),
+            OptionalDouble.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty());
+
+    public Answers feed(Optional<Feed> said) {
+        return new Answers(said, lineVolts, filter, rectifier, output, bias, splitter);
+    }
+
+    public Answers lineVolts(OptionalDouble said) {
+        return new Answers(feed, said, filter, rectifier, output, bias, splitter);
+    }
+
+    public Answers filter(Optional<Filter> said) {
+        return new Answers(feed, lineVolts, said, rectifier, output, bias, splitter);
+    }
+
+    public Answers rectifier(Optional<Metal> said) {
+        return new Answers(feed, lineVolts, filter, said, output, bias, splitter);
+    }
+
+    public Answers output(Optional<Ends> said) {
+        return new Answers(feed, lineVolts, filter, rectifier, said, bias, splitter);
+    }
+
+    public Answers bias(Optional<Bias> said) {
+        return new Answers(feed, lineVolts, filter, rectifier, output, said, splitter);
+    }
+
+    public Answers splitter(Optional<Splitter> said) {
+        return new Answers(feed, lineVolts, filter, rectifier, output, bias, said);
+    }
 
     /** What smooths the B+. */
     public enum Filter {
@@ -38,6 +76,24 @@ public record Answers(
         SILICON,
         BRIDGE,
         DOUBLER
+    }
+
+    /** What makes the output grids negative. */
+    public enum Bias {
+        /** A resistor under the cathode. */
+        CATHODE,
+        /** What all the set draws, through a resistor or the field coil in the minus lead. */
+        BACK,
+        /** A rectifier of its own. */
+        FIXED
+    }
+
+    /** What drives the two grids of a push-pull pair apart. */
+    public enum Splitter {
+        SPLIT_LOAD,
+        SEE_SAW,
+        LONG_TAIL,
+        TRANSFORMER
     }
 
     /** How two output tubes of a kind work. */

@@ -100,9 +100,14 @@ final class OutputStages {
     private String grid(Unit unit, String from) {
         String grid = unit.node(Electrode.GRID);
         board.capacitor(from, grid, plan.bplusVolts() < 150 ? 0.01e-6 : 0.02e-6, "paper", "coupling");
-        board.resistor(grid, plan.backBias() && biasVolts(unit) >= LEAST_BIAS ? "bias" : GROUND, 470e3, "grid leak");
+        board.resistor(grid, gridReturn(unit), 470e3, "grid leak");
         grids.put(unit, grid);
         return grid;
+    }
+
+    /** Where the grids of the output tubes come back to. */
+    String gridReturn(Unit unit) {
+        return plan.negativeGrids() && biasVolts(unit) >= LEAST_BIAS ? "bias" : GROUND;
     }
 
     /** What a tube wants between grid and cathode [V]. */
@@ -131,7 +136,7 @@ final class OutputStages {
 
     private void cathode(Unit at, List<Unit> units) {
         double bias = biasVolts(at);
-        if (plan.backBias() || bias < LEAST_BIAS) {
+        if (plan.negativeGrids() || bias < LEAST_BIAS) {
             units.forEach(unit -> cathodes.put(unit, GROUND));
             return;
         }

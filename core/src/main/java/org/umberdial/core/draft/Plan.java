@@ -9,6 +9,7 @@ package org.umberdial.core.draft;
  * @param outputVolts what the output plates are fed with [V]
  * @param outputRail the node the output transformer hangs on
  * @param filter what smooths the B+, and in which lead it is
+ * @param bias what makes the output grids negative
  */
 record Plan(
         Feed feed,
@@ -17,9 +18,15 @@ record Plan(
         double bplusVolts,
         double outputVolts,
         String outputRail,
-        Answers.Filter filter) {
-    /** Whether cathodes of output tubes are at chassis and their bias comes from the minus lead. */
-    boolean backBias() {
-        return filter == Answers.Filter.FIELD_MINUS || feed == Feed.BATTERY;
+        Answers.Filter filter,
+        Answers.Bias bias) {
+    /** Whether cathodes of output tubes are at chassis and their grids at a negative node. */
+    boolean negativeGrids() {
+        return bias != Answers.Bias.CATHODE;
+    }
+
+    /** Whether something stands in the lead from the high-voltage winding to the chassis. */
+    boolean minusLead() {
+        return filter == Answers.Filter.FIELD_MINUS || bias == Answers.Bias.BACK;
     }
 }

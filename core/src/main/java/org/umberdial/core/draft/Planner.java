@@ -57,11 +57,12 @@ final class Planner {
                         bplus,
                         resistor ? reservoir : bplus,
                         resistor ? Board.RESERVOIR : Board.BPLUS,
-                        filter);
+                        filter,
+                        bias(feed, filter));
             }
             case BATTERY -> {
                 double b = battery();
-                yield new Plan(feed, line, 0, b, b, Board.BPLUS, filter);
+                yield new Plan(feed, line, 0, b, b, Board.BPLUS, filter, Answers.Bias.BACK);
             }
             default -> {
                 double output = outputVolts(feed);
@@ -76,9 +77,16 @@ final class Planner {
                         Math.min(bplus, SAFE * most),
                         output,
                         apart && filter != Answers.Filter.RESISTOR ? Board.OUTPUT_FEED : rail(filter),
-                        filter);
+                        filter,
+                        bias(feed, filter));
             }
         };
+    }
+
+    /** Only a transformer's minus lead, or a winding of it, can make a grid negative against the chassis. */
+    private Answers.Bias bias(Feed feed, Answers.Filter filter) {
+        Answers.Bias usual = filter == Answers.Filter.FIELD_MINUS ? Answers.Bias.BACK : Answers.Bias.CATHODE;
+        return feed == Feed.TRANSFORMER ? answers.bias().orElse(usual) : usual;
     }
 
     /** The lowest plate rating of what is not an output tube [V]. */

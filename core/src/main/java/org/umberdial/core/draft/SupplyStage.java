@@ -22,6 +22,8 @@ final class SupplyStage {
     private static final double UNLOADED = 1.05;
     /** DC of a full-wave rectifier with a capacitor over the RMS of each half, loaded. */
     private static final double FULL_WAVE = 1.2;
+    /** RMS volts of a bias winding over the bias it is divided down to. */
+    private static final double BIAS_WINDING = 1.4;
 
     /** A gas rectifier strikes from this on [V RMS]. */
     private static final double GAS_STRIKES = 290;
@@ -203,8 +205,12 @@ final class SupplyStage {
                 windings.stream().mapToDouble(w -> w.volts() * w.amperes()).sum();
         double primary = 0.02 * plan.lineVolts() * plan.lineVolts() / Math.max(bplusWatts + heaterWatts, 10);
         winding("line_sw", GROUND, plan.lineVolts(), primary);
-        String minus = plan.backBias() ? "hv_minus" : GROUND;
+        String minus = plan.minusLead() ? "hv_minus" : GROUND;
         highVoltage(minus);
+        boolean fixed = plan.bias() == Answers.Bias.FIXED && biasVolts >= OutputStages.LEAST_BIAS;
+        if (fixed) {
+            winding("bias_ac", GROUND, BIAS_WINDING * biasVolts, 60);
+        }
         for (HeaterStage.Winding w : windings) {
             for (int half = 0; half < w.nodes().size() - 1; half++) {
                 double share = w.volts() / (w.nodes().size() - 1);
@@ -223,6 +229,43 @@ final class SupplyStage {
                 plan.lineVolts() > 180 ? 8 : 4,
                 "power transformer");
         filter(minus);
+        if (fixed) {
+            fixedBias();
+        } else if (plan.bias() == Answers.Bias.BACK && plan.filter() != Answers.Filter.FIELD_MINUS) {
+            backBias(minus);
+        }
+    }
+
+    /** A half-wave rectifier the other way round, for the grids alone. */
+    private void fixedBias() {
+        board.card(
+                "D9",
+                List.of("bias_raw", "bias_ac"),
+                Optional.empty(),
+                "RECT",
+                0,
+                Map.of(),
+                "silicon",
+                "bias rectifier");
+        board.electrolytic(GROUND, "bias_raw", 25e-6, "bias reservoir");
+        // Twice the volts are there, unloaded and at the peak; the divider leaves the grids their share.
+        double share = 1 / (BIAS_WINDING * Math.sqrt(2) * 0.94);
+        board.resistor("bias_raw", "bias", 47e3 * (1 - share), "bias divider, minus side");
+        String divider = board.resistor("bias", GROUND, 47e3 * share, "bias divider, chassis side");
+        cast.outputs.forEach(unit -> board.cools(unit, divider));
+        board.electrolytic(GROUND, "bias", 25e-6, "bias filter");
+    }
+
+    /** All that the set draws comes back through a resistor. */
+    private void backBias(String minus) {
+        double all = Math.max(smallAmperes + outputAmperes, 5e-3);
+        String back = board.wirewound(GROUND, minus, Math.max(biasVolts, 0.5) / all, "back bias");
+        cast.outputs.forEach(unit -> board.cools(unit, back));
+        board.electrolytic(GROUND, minus, 25e-6, "back bias bypass");
+        if (biasVolts >= OutputStages.LEAST_BIAS) {
+            board.resistor(minus, "bias", 100e3, "bias filter");
+            board.capacitor("bias", GROUND, 0.1e-6, "paper", "bias filter");
+        }
     }
 
     private void winding(String a, String b, double noLoad, double resistance) {
@@ -401,7 +444,7 @@ final class SupplyStage {
             case FIELD_MINUS -> {
                 board.wirewound(RESERVOIR, rail, 10, "B+ lead");
                 board.coil(GROUND, minus, 12, Board.usual(fieldVolts() / all), "speaker field in the minus lead");
-                if (biasVolts < OutputStages.LEAST_BIAS) {
+                if (plan.bias() != Answers.Bias.BACK || biasVolts < OutputStages.LEAST_BIAS) {
                     break;
                 }
                 double share = biasVolts / fieldVolts();

@@ -175,17 +175,46 @@ class DraftTest {
         assertFalse(draft.deck().cards().isEmpty());
     }
 
+    /**
+     * Each bias gives the output tube its published grid volts within a fifth, each splitter both grids their drive.
+     */
+    @Test
+    void biasesAndSplitters_workAsTheyAreSaid() {
+        LineUp single = LineUp.read("6A8 6K7 6Q7 6F6 80", TubeData.shipped());
+        for (Answers.Bias bias : Answers.Bias.values()) {
+            OperatingPoint point = solved(
+                    DRAFTER.draft(single, Answers.NONE.bias(Optional.of(bias))).deck(), "");
+            double grid = point.volts("v4_grid").orElseThrow()
+                    - point.volts("v4_cathode").orElse(0);
+            assertEquals(-16.5, grid, 3.6, bias + " bias");
+        }
+        LineUp pair = LineUp.read("12AX7 12AX7 2x6V6 5Y3", TubeData.shipped());
+        for (Answers.Splitter splitter : Answers.Splitter.values()) {
+            Deck deck = DRAFTER.draft(pair, Answers.NONE.splitter(Optional.of(splitter)))
+                    .deck();
+            solved(deck, "");
+            for (String tube : new String[] {"XV3", "XV4"}) {
+                String grid = deck.cards().stream()
+                        .filter(card -> card.reference().equals(tube))
+                        .findFirst()
+                        .orElseThrow()
+                        .nodes()
+                        .get(2);
+                assertTrue(
+                        deck.cards().stream()
+                                .anyMatch(card -> !card.reference().equals(tube)
+                                        && "CX".indexOf(card.letter()) >= 0
+                                        && card.nodes().contains(grid)),
+                        splitter + " drives " + tube + " at " + grid);
+            }
+        }
+    }
+
     @Test
     void answers_chooseWhatTheTubesLeaveOpen() {
         LineUp lineUp = LineUp.read("6A8 6K7 6Q7 6F6 80", TubeData.shipped());
         Draft minus = DRAFTER.draft(
-                lineUp,
-                new Answers(
-                        Optional.empty(),
-                        OptionalDouble.of(220),
-                        Optional.of(Answers.Filter.FIELD_MINUS),
-                        Optional.empty(),
-                        Optional.empty()));
+                lineUp, Answers.NONE.lineVolts(OptionalDouble.of(220)).filter(Optional.of(Answers.Filter.FIELD_MINUS)));
         assertEquals(220, minus.lineVolts());
         OperatingPoint point = solved(minus.deck(), "");
         assertTrue(point.volts("hv_minus").orElseThrow() < -40
@@ -193,12 +222,7 @@ class DraftTest {
         assertEquals(0, point.volts("v4_cathode").orElse(0));
         Draft stereo = DRAFTER.draft(
                 LineUp.read("ECC83 2xEL84 EZ81", TubeData.shipped()),
-                new Answers(
-                        Optional.empty(),
-                        OptionalDouble.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.of(Answers.Ends.STEREO)));
+                Answers.NONE.output(Optional.of(Answers.Ends.STEREO)));
         assertTrue(stereo.deck().nodes().contains("speaker_right"));
     }
 

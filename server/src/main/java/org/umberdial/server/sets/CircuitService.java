@@ -26,6 +26,8 @@ import org.umberdial.core.set.StartingCircuit;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.walk.Sibling;
+import org.umberdial.core.walk.StageSwap;
 import org.umberdial.core.walk.Walk;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
@@ -125,7 +127,7 @@ public class CircuitService {
     }
 
     /**
-     * Puts a part's line back and calls it as usually built again.
+     * Puts a part's line back, also of one that was taken out, and calls it as usually built again.
      *
      * @param id of the word that is taken back; a value read then goes with it
      */
@@ -136,12 +138,38 @@ public class CircuitService {
             throw new InvalidEntry(InvalidEntry.Code.CONFLICT, "The line to put back is not " + reference + "'s own.")
                     .at("line");
         }
-        part(sets.set(shopId, setId), reference);
         putPart(shopId, setId, line, Optional.empty());
         parts.removeValue(shopId, setId, id);
         parts.origin(shopId, setId, reference, ValueOrigin.USUAL.name());
         tables.changed(shopId, setId);
         return sets.set(shopId, setId);
+    }
+
+    /** What a drafted stage was made, to go back by, and what a person should know of it. */
+    public record Swapped(StoredSet set, Optional<Sibling> was, List<String> says) {}
+
+    /**
+     * Makes a drafted stage another of its kind; what somebody compared stays.
+     *
+     * @throws InvalidEntry when the tubes leave no room for it
+     */
+    @Transactional
+    public Swapped swap(String shopId, String setId, Sibling to) {
+        tables.lock(shopId, setId);
+        StoredSet before = sets.set(shopId, setId);
+        StageSwap swap = StageSwap.of(before.set(), to);
+        swap.removed().forEach(reference -> parts.removePart(shopId, setId, reference));
+        for (Card card : swap.put()) {
+            parts.putPart(shopId, setId, card.reference(), DeckWriter.line(card));
+            parts.origin(shopId, setId, card.reference(), Walk.asks(card) ? ValueOrigin.USUAL.name() : PartTables.OWN);
+        }
+        swap.sockets().forEach(socket -> parts.putSocket(shopId, setId, socket));
+        Map<String, Map<String, Double>> models = new LinkedHashMap<>(swap.models());
+        models.putAll(before.set().models());
+        tables.models(
+                shopId, setId, modelLines(new Deck("", List.of(), models, List.of(), List.of(), List.of(), List.of())));
+        tables.changed(shopId, setId);
+        return new Swapped(sets.set(shopId, setId), swap.was(), swap.says());
     }
 
     /** Gives a set the circuit, points and sheet of another, marked as a near relative's. */

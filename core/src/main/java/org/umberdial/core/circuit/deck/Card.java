@@ -32,6 +32,11 @@ public record Card(
         return new Card(reference, nodes, Optional.of(changed), model, hertz, parameters, keys, line);
     }
 
+    /** The same part by another name. */
+    public Card withReference(String changed) {
+        return new Card(changed, nodes, value, model, hertz, parameters, keys, line);
+    }
+
     /** The same part at other nodes. */
     public Card withNodes(List<String> changed) {
         return new Card(reference, changed, value, model, hertz, parameters, keys, line);

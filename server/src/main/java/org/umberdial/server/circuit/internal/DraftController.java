@@ -117,12 +117,12 @@ class DraftController {
         }
         ConstructionClass known =
                 sets.set(caller.shopId(), setId.toString()).set().construction();
-        Answers answers = new Answers(
-                Optional.ofNullable(edit.feed).or(() -> feed(known)),
-                line,
-                Optional.ofNullable(edit.filter),
-                Optional.ofNullable(edit.rectifier),
-                Optional.ofNullable(edit.output));
+        Answers answers = Answers.NONE
+                .feed(Optional.ofNullable(edit.feed).or(() -> feed(known)))
+                .lineVolts(line)
+                .filter(Optional.ofNullable(edit.filter))
+                .rectifier(Optional.ofNullable(edit.rectifier))
+                .output(Optional.ofNullable(edit.output));
         Drafter drafter = new Drafter(tubes.models(caller.shopId()));
         Draft usual = drafter.draft(lineUp, answers);
         double local = shops.shop(caller.shopId()).policy().lineVolts();
@@ -132,7 +132,7 @@ class DraftController {
         }
         // A transformer is wound for any line; a string of heaters says what line it is made for.
         return usual.feed() == Feed.TRANSFORMER
-                ? drafter.draft(lineUp, at(answers, local))
+                ? drafter.draft(lineUp, answers.lineVolts(OptionalDouble.of(local)))
                 : new Draft(
                         usual.deck(),
                         usual.feed(),
@@ -143,11 +143,6 @@ class DraftController {
                                                 + Math.round(local) + " V. Feed the set what it is made for."),
                                         usual.says().stream())
                                 .toList());
-    }
-
-    private static Answers at(Answers answers, double lineVolts) {
-        return new Answers(
-                answers.feed(), OptionalDouble.of(lineVolts), answers.filter(), answers.rectifier(), answers.output());
     }
 
     private static double read(ValueReader values, String typed) {

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -39,6 +40,8 @@ import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.walk.Sibling;
+import org.umberdial.core.walk.StageSwap;
 import org.umberdial.core.walk.Walk;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
@@ -107,7 +110,18 @@ class DrawingController {
             boolean confirmed,
             String line) {}
 
+    /** @param word that makes a stage this, typed in the strip */
+    record SiblingView(String stage, String word, String label) {}
+
     record WalkView(List<WalkStepView> steps, int confirmed) {}
+
+    /**
+     * @param was the word that makes the stage again what it was, empty for none
+     * @param says what a person should know
+     */
+    record SwapView(WalkView walk, String was, List<String> says) {}
+
+    record SwapEdit(@NotBlank @Size(max = 40) String word) {}
 
     /**
      * What is said of a part.
@@ -239,6 +253,32 @@ class DrawingController {
         StoredSet stored = sets.set(caller.shopId(), setId.toString());
         PartLine line = shorthand(caller, stored).added(edit.typed);
         return walk(circuits.putParts(caller.shopId(), setId.toString(), line, java.util.Map.of()));
+    }
+
+    /** What the set's stages may be instead. */
+    @GetMapping("/walk/siblings")
+    List<SiblingView> siblings(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return StageSwap.open(sets.set(caller.shopId(), setId.toString()).set()).values().stream()
+                .flatMap(List::stream)
+                .map(one -> new SiblingView(one.stage().id(), one.word(), one.label()))
+                .toList();
+    }
+
+    /** Makes a drafted stage another of its kind, by the word for it. */
+    @PostMapping("/walk/swaps")
+    SwapView swap(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SwapEdit edit) {
+        Sibling to = Sibling.of(edit.word)
+                .orElseThrow(() -> new InvalidEntry(
+                                InvalidEntry.Code.UNKNOWN,
+                                "“" + edit.word + "” is no stage; one may write "
+                                        + Stream.of(Sibling.values())
+                                                .map(Sibling::word)
+                                                .collect(Collectors.joining(", "))
+                                        + ".")
+                        .at("word"));
+        CircuitService.Swapped swapped = circuits.swap(caller.shopId(), setId.toString(), to);
+        return new SwapView(
+                walk(swapped.set()), swapped.was().map(Sibling::word).orElse(""), swapped.says());
     }
 
     private PartShorthand shorthand(Caller caller, StoredSet stored) {

@@ -246,6 +246,13 @@ public class SetTables {
         changing().where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
     }
 
+    public void models(String shopId, String setId, String models) {
+        changing()
+                .set(BENCH_SET.MODELS, models)
+                .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
+                .execute();
+    }
+
     public void touch(String shopId, String setId, Instant at) {
         changing()
                 .set(BENCH_SET.TOUCHED_AT, at)
