@@ -61,7 +61,8 @@ async function show() {
     top: (y + height / 2) * props.zoom - clientHeight / 2,
   })
 }
-watch(() => [props.chosen, props.zoom], show)
+/** Also when the part stands elsewhere since the circuit was drawn anew. */
+watch(() => [props.chosen, props.zoom, ...(current.value?.box.slice(0, 2) ?? [])].join(' '), show)
 onMounted(() => {
   if (props.chosen) void show()
 })

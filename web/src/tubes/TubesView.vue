@@ -68,7 +68,7 @@ async function load(file: File) {
         <ul class="mt-3 max-h-[calc(100vh-15rem)] overflow-auto border-y border-line max-lg:max-h-56">
           <li v-for="one in list.data.value?.tubes" :key="one.name" class="border-b border-line last:border-b-0">
             <button
-              class="grid min-h-11 w-full grid-cols-[5.5rem_1fr] items-baseline gap-x-2 px-2 py-1.5 text-left leading-tight"
+              class="grid min-h-11 w-full grid-cols-[5.5rem_1fr] items-center gap-x-2 px-2 py-1.5 text-left leading-tight"
               :class="one.name === tube.data.value?.row.name && chosen ? 'bg-mark' : 'hover:bg-mark/50'"
               :aria-current="one.name === tube.data.value?.row.name && chosen ? 'true' : undefined"
               @click="choose(one.name)"

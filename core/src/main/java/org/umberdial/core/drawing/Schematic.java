@@ -89,12 +89,15 @@ public final class Schematic {
         return card.letter() == 'D' ? "" : TubeData.bare(card.model());
     }
 
-    /** As one writes beside a symbol: no blanks, no zeros that say nothing, no unit that the symbol says. */
+    /**
+     * As one writes beside a symbol: no blanks, no zeros that say nothing, no unit that the symbol says; a coil's bare
+     * 10 would be read as ohms.
+     */
     private static String terse(String printed) {
         return printed.replace(" ", "")
                 .replaceFirst("(\\.\\d*?)0+(?=\\D|$)", "$1")
                 .replaceFirst("\\.(?=\\D|$)", "")
-                .replaceFirst("[ΩFH]$", "");
+                .replaceFirst("[ΩF]$", "");
     }
 
     private static String mainRail(List<Block> blocks, Nets nets) {

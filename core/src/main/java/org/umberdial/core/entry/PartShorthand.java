@@ -253,7 +253,6 @@ public final class PartShorthand {
         return new PartLine(List.of(card), Optional.empty(), words(card, unit), known(List.of(card)));
     }
 
-    /** The value as a person writes it: what a conversion left behind the sixth digit was never on the part. */
     /**
      * A part with what a schematic says of it: {@code 470k}, {@code .01 400}, {@code 220 2W}; what is not said stays.
      *
@@ -261,6 +260,9 @@ public final class PartShorthand {
      */
     public Card revalued(Part part, String typed) {
         Card card = part.card();
+        if (card.kind().equals("transformer")) {
+            return WindingWords.revalued(card, typed);
+        }
         Unit unit = part.unit()
                 .filter(u -> "RCL".indexOf(card.letter()) >= 0)
                 .orElseThrow(() -> new InvalidEntry(

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.draft.Stage;
+import org.umberdial.core.entry.WindingWords;
 import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
@@ -63,12 +64,13 @@ public record Walk(List<Step> steps) {
     private static Step step(BenchSet set, Part part, PartRoles roles) {
         String id = part.card().key("stage").orElse("");
         String label = Stage.of(part.card()).map(Stage::label).orElse("Other parts");
+        boolean transformer = part.card().kind().equals("transformer");
         String value = part.unit()
                 .flatMap(unit -> part.workingValue().map(number -> Engineering.print(number, unit)))
-                .orElse("");
+                .orElseGet(() -> transformer ? WindingWords.said(part.card()) : "");
         String asks = part.unit()
                 .map(unit -> unit == Unit.OHM ? "ohms" : unit == Unit.FARAD ? "capacitance" : "inductance")
-                .orElse("whether it is there");
+                .orElseGet(() -> transformer ? WindingWords.asks(part.card()) : "whether it is there");
         return new Step(
                 part.reference(),
                 id,
