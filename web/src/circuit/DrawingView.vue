@@ -34,6 +34,12 @@ const states = computed(() =>
     ),
   ),
 )
+/** What parts carry when all is well. */
+const flows = useQuery({
+  queryKey: ['volts', () => props.setId, 'flows'],
+  queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/flows', { params: { path: { setId: props.setId } } }))),
+})
+const flow = computed(() => flows.data.value?.find((one) => one.part === chosen.value) ?? null)
 const picture = useTemplateRef('picture')
 const chosen = ref(typeof route.query['part'] === 'string' ? route.query['part'] : '')
 const zoom = ref(1)
@@ -152,6 +158,13 @@ function look(reference: string) {
                 <span :class="end.read ? 'ml-2 text-sm text-soft' : ''">
                   {{ end.expected ? say(`${end.expected} expected`) : end.read ? '' : 'no test point' }}
                 </span>
+              </dd>
+            </div>
+            <div v-if="flow">
+              <dt class="text-sm text-soft">Carries</dt>
+              <dd class="font-figures" :class="flow.strained ? 'text-bad' : ''">
+                {{ say(`${flow.amperes}, ${flow.watts}`) }}
+                <span class="text-sm text-soft">{{ flow.rated ? say(`made for ${flow.rated}`) : '' }} expected</span>
               </dd>
             </div>
           </dl>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { faultAt, type Problem, type Schemas } from '../api/client'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { ask, faultAt, http, orThrow, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -10,6 +11,7 @@ import type { useCircuit } from './useCircuit'
 
 const props = defineProps<{
   part: Schemas['PartView'] | null
+  setId: string
   doors: ReturnType<typeof useCircuit>
   say: (text: string) => string
 }>()
@@ -27,6 +29,31 @@ const value = ref('')
 const source = ref('')
 const problem = ref<Problem | null>(null)
 let id = crypto.randomUUID()
+const roles = useQuery({
+  queryKey: ['roles'],
+  queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/roles', { params: { path: { setId: props.setId } } }))),
+  staleTime: Infinity,
+})
+const jobs = computed(() => [
+  { id: '', name: props.say(props.part?.role || !props.part?.found ? 'as the circuit says' : props.part.found) },
+  ...(roles.data.value ?? []).map((role) => ({ id: role.id, name: props.say(role.label) })),
+])
+/** What the part does: found from what it joins, or said here and kept in its line. */
+const job = computed({
+  get: () => props.part?.role ?? '',
+  set: (role: string) => void give(role),
+})
+async function give(role: string) {
+  if (!props.part) return
+  const seen = props.part.line
+  const bare = seen
+    .replace(/\s*\bjob=\S+/, '')
+    .replace(/;\s*$/, '')
+    .trimEnd()
+  const line = role ? `${bare}${bare.includes(';') ? '' : ' ;'} job=${role.toLowerCase()}` : bare
+  const answer = await props.doors.putPart(line, seen)
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+}
 watch([value, origin, source, () => props.part?.reference], () => {
   id = crypto.randomUUID()
   problem.value = null
@@ -72,6 +99,7 @@ async function remove() {
   >
     <template v-if="part">
       <p class="font-figures text-3xl font-semibold">{{ part.working }}</p>
+      <ChoiceField v-model="job" class="mt-2 w-80!" label="Does" :options="jobs" />
       <p v-if="part.conflict" role="alert" class="mt-2 rounded border border-bad px-3 py-2 text-bad">
         {{ part.conflict }}
       </p>

@@ -127,5 +127,5 @@ async function change() {
       </tr>
     </tbody>
   </table>
-  <PartDialog :part="part" :doors="doors" :say="say" @close="chosen = ''" @change="begin" />
+  <PartDialog :set-id="setId" :part="part" :doors="doors" :say="say" @close="chosen = ''" @change="begin" />
 </template>

@@ -11,6 +11,8 @@ import { RouterLink, useRoute } from 'vue-router'
 import { ask, http, orThrow, type Problem, type Schemas } from '../api/client'
 import { useArrival } from '../arrival/useArrival'
 import BenchHeader from '../bench/BenchHeader.vue'
+import SchematicPicture from '../circuit/SchematicPicture.vue'
+import { useDrawing } from '../circuit/useDrawing'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
@@ -37,6 +39,7 @@ const { data: map, error } = useQuery({
 const pictureId = ref('')
 const chosen = ref('')
 const placing = ref(false)
+const moving = ref(false)
 const wanted = ref('')
 const showing = ref<'left' | 'all'>('left')
 const what = ref('')
@@ -72,13 +75,25 @@ const counts = computed(() =>
 /** Points, and parts that have no reference, go by their name alone. */
 const byName = (one: { point: boolean; subject: string }) => one.point || !isReference(one.subject)
 const isPlaced = (subject: string) => (map.value?.marks ?? []).some((mark) => mark.subject === subject)
-const optionsOfPictures = computed(() =>
-  (map.value?.pictures ?? [])
+/** The circuit's own drawing stands beside the pictures; its parts carry their marks without being placed. */
+const DRAWN = 'drawing'
+const { data: drawing } = useDrawing(() => props.setId)
+const drawable = computed(() => (drawing.value?.parts.length ?? 0) > 0)
+const drawn = computed(
+  () => drawable.value && (pictureId.value === DRAWN || (pictureId.value === '' && !picture.value)),
+)
+const drawnStates = computed(() =>
+  Object.fromEntries(Object.entries(states.value).filter(([, state]) => state !== 'UNPROVEN')),
+)
+const drawnZoom = ref(0.8)
+const optionsOfPictures = computed(() => [
+  ...(map.value?.pictures ?? [])
     .filter((p) => p.shows !== 'SISTER')
     .map((p) => ({ id: p.id, name: p.caption || 'no caption' })),
-)
+  ...(drawable.value ? [{ id: DRAWN, name: 'the circuit, drawn' }] : []),
+])
 const pictureModel = computed({
-  get: () => picture.value?.id ?? '',
+  get: () => (drawn.value ? DRAWN : (picture.value?.id ?? '')),
   set: (id: string) => {
     pictureId.value = id
   },
@@ -89,6 +104,7 @@ async function choose(subject: string) {
   what.value = ''
   problem.value = null
   const mark = (map.value?.marks ?? []).find((one) => one.subject === subject)
+  if (drawn.value) return
   placing.value = !mark && !!picture.value
   if (mark && mark.photo !== picture.value?.id) pictureId.value = mark.photo
   await nextTick()
@@ -118,7 +134,24 @@ async function place(x: number, y: number) {
       }),
     ),
   )
-  placing.value = false
+  // The next in the list that has no mark is asked for at once: one tap a part.
+  const order = listed.value.map((one) => one.subject)
+  const next = [...order.slice(order.indexOf(chosen.value) + 1), ...order].find((subject) => !isPlaced(subject))
+  if (next && !problem.value && !moving.value) await choose(next)
+  else placing.value = false
+  moving.value = false
+}
+/** A mark that is there already is moved by itself; one that is not begins a round. */
+function move() {
+  moving.value = isPlaced(chosen.value)
+  placing.value = true
+}
+/** A part that this picture does not show is passed over. */
+function skip() {
+  const order = listed.value.map((one) => one.subject)
+  const next = order.slice(order.indexOf(chosen.value) + 1).find((subject) => !isPlaced(subject))
+  if (next) void choose(next)
+  else placing.value = false
 }
 async function unmark() {
   const mark = placed.value.find((one) => one.subject === chosen.value)
@@ -155,7 +188,7 @@ async function record(answer: ReturnType<typeof doors.tested>) {
           label="Picture"
           :options="optionsOfPictures"
         />
-        <template v-if="picture">
+        <template v-if="picture && !drawn">
           <AppButton @click="exportMap(setId, picture, placed, states, 'svg')">
             <ArrowDownTrayIcon class="size-5" aria-hidden="true" />
             SVG
@@ -171,8 +204,20 @@ async function record(answer: ReturnType<typeof doors.tested>) {
       class="grid min-h-0 flex-1 grid-rows-[minmax(0,1fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] lg:grid-rows-none"
     >
       <div class="relative min-h-0">
+        <SchematicPicture
+          v-if="drawn && drawing"
+          class="h-full"
+          :drawing="drawing"
+          :chosen="chosen"
+          :zoom="drawnZoom"
+          :states="drawnStates"
+          walking
+          :say="say"
+          @choose="choose"
+          @open="choose"
+        />
         <MapStage
-          v-if="picture"
+          v-else-if="picture"
           ref="stage"
           :set-id="setId"
           :picture="picture"
@@ -196,7 +241,11 @@ async function record(answer: ReturnType<typeof doors.tested>) {
             Add a picture
           </RouterLink>
         </div>
-        <div v-if="picture" class="absolute bottom-3 left-3 flex gap-2">
+        <div v-if="drawn" class="absolute bottom-3 left-3 flex gap-2">
+          <AppButton aria-label="Closer" @click="drawnZoom = Math.min(3, drawnZoom * 1.25)">+</AppButton>
+          <AppButton aria-label="Farther" @click="drawnZoom = Math.max(0.3, drawnZoom * 0.8)">−</AppButton>
+        </div>
+        <div v-else-if="picture" class="absolute bottom-3 left-3 flex gap-2">
           <button
             class="flex size-11 items-center justify-center rounded border border-line bg-raised"
             aria-label="Closer"
@@ -225,7 +274,8 @@ async function record(answer: ReturnType<typeof doors.tested>) {
           class="absolute top-3 left-1/2 -translate-x-1/2 rounded bg-accent px-4 py-2 font-semibold text-on-accent"
         >
           Tap where {{ stand && byName(stand) ? say(stand.name) : shortName(chosen) }} is
-          <button class="ml-3 min-h-8 underline underline-offset-4" @click="placing = false">Not now</button>
+          <button class="ml-3 min-h-8 underline underline-offset-4" @click="skip">Not on this picture</button>
+          <button class="ml-3 min-h-8 underline underline-offset-4" @click="placing = false">Enough</button>
         </p>
       </div>
       <section
@@ -260,14 +310,14 @@ async function record(answer: ReturnType<typeof doors.tested>) {
           </div>
           <div class="flex flex-wrap gap-x-4">
             <button
-              v-if="picture"
+              v-if="picture && !drawn"
               class="min-h-11 font-semibold text-accent underline underline-offset-4"
-              @click="placing = true"
+              @click="move"
             >
               {{ isPlaced(stand.subject) ? 'Move its mark' : 'Place its mark' }}
             </button>
             <button
-              v-if="placed.some((one) => one.subject === chosen)"
+              v-if="!drawn && placed.some((one) => one.subject === chosen)"
               class="min-h-11 text-accent underline underline-offset-4"
               @click="unmark"
             >
@@ -315,7 +365,7 @@ async function record(answer: ReturnType<typeof doors.tested>) {
                 <strong v-if="!byName(one)">{{ shortName(one.subject) }}</strong>
                 {{ say(one.name) }}
               </span>
-              <span class="text-sm text-soft">{{ isPlaced(one.subject) ? '' : 'no mark' }}</span>
+              <span class="text-sm text-soft">{{ drawn || isPlaced(one.subject) ? '' : 'no mark' }}</span>
             </button>
           </li>
           <li v-if="listed.length === 0" class="p-4 text-soft">

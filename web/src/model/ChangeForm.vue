@@ -21,6 +21,8 @@ const props = defineProps<{
   problem: Problem | null
   say: (text: string) => string
   full: boolean
+  /** A part chosen elsewhere on the screen. */
+  picked?: { part: string; times: number }
 }>()
 const model = defineModel<Change | null>({ required: true })
 const emit = defineEmits<{ keep: [] }>()
@@ -38,6 +40,13 @@ const shown = computed(() => {
 const asksFor = computed(() => kinds[kind.value].value)
 const fault = computed(() => (model.value ? (props.problem?.errors[0]?.detail ?? props.problem?.detail ?? '') : ''))
 
+watch(
+  () => props.picked,
+  (picked) => {
+    const found = props.parts.find((one) => one.part === picked?.part)
+    if (found && !props.full) part.value = found
+  },
+)
 watch(part, (chosen) => {
   if (chosen) kind.value = chosen.kinds[0] ?? 'OPEN'
 })

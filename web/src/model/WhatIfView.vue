@@ -4,6 +4,8 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { ask, http, orThrow } from '../api/client'
 import BenchHeader from '../bench/BenchHeader.vue'
+import SchematicPicture from '../circuit/SchematicPicture.vue'
+import { useDrawing } from '../circuit/useDrawing'
 import AppButton from '../ui/AppButton.vue'
 import { useShop } from '../ui/useShop'
 import StaircaseChart from '../volts/StaircaseChart.vue'
@@ -24,6 +26,10 @@ const draft = ref<Change | null>(null)
 const changes = computed<readonly Change[]>(() => (draft.value ? [...kept.value, draft.value] : kept.value))
 const { parts, answer, problem } = useWhatIf(() => props.setId, changes)
 const current = ref('')
+const shown = ref<'staircase' | 'drawing'>('staircase')
+const { data: drawing } = useDrawing(() => props.setId)
+/** The part chosen on the drawing; the same one twice is chosen twice. */
+const picked = ref({ part: '', times: 0 })
 
 /** The published type leaves out that a point may be unread. */
 const unread = null as unknown as PointView['reading']
@@ -66,6 +72,18 @@ function asked(): readonly Change[] {
   return typeof part === 'string' && typeof kind === 'string' && kind in kinds
     ? [{ part, kind: kind as Kind, value: typeof value === 'string' ? value : '' }]
     : []
+}
+/** The volts with the change at each node of the drawing; what moves is bold. */
+const figures = computed(() =>
+  Object.fromEntries(
+    (answer.data.value?.steps ?? []).map((step) => [
+      step.node,
+      { text: (step.changedText || step.healthyText).replace(' ', ''), read: step.change !== '' },
+    ]),
+  ),
+)
+function pick(reference: string) {
+  picked.value = { part: reference, times: picked.value.times + 1 }
 }
 function remove(index: number) {
   kept.value = kept.value.filter((_, i) => i !== index)
@@ -119,6 +137,7 @@ function healthy() {
           :problem="problem"
           :say="say"
           :full="kept.length > 6"
+          :picked="picked"
           @keep="keep"
         />
         <AppButton v-if="kept.length > 0" @click="healthy">Back to the healthy set</AppButton>
@@ -134,15 +153,44 @@ function healthy() {
         </p>
       </section>
       <section class="flex min-h-72 flex-col px-1 py-2" aria-labelledby="moves">
-        <h2 id="moves" class="text-sm font-semibold text-soft">
-          The staircase
-          <span class="font-normal">· shaded: the healthy set · bars: with the change</span>
+        <h2 id="moves" class="flex items-center gap-x-2 text-sm font-semibold text-soft">
+          <span class="flex" role="group" aria-label="Shown as">
+            <button
+              v-for="one in ['staircase', 'drawing'] as const"
+              :key="one"
+              class="min-h-9 border px-3 whitespace-nowrap first:rounded-l last:rounded-r"
+              :class="shown === one ? 'border-accent bg-mark text-ink' : 'border-line bg-raised'"
+              :aria-pressed="shown === one"
+              @click="shown = one"
+            >
+              {{ one === 'staircase' ? 'The staircase' : 'The drawing' }}
+            </button>
+          </span>
+          <span class="font-normal">
+            {{
+              shown === 'staircase'
+                ? 'shaded: the healthy set · bars: with the change'
+                : 'bold: what moves · choose a part to change it'
+            }}
+          </span>
         </h2>
         <p v-if="answer.data.value?.sentence" role="status" class="m-4 text-bad">
           {{ say(answer.data.value.sentence) }}
         </p>
+        <SchematicPicture
+          v-if="shown === 'drawing' && drawing"
+          class="flex-1"
+          :drawing="drawing"
+          :chosen="draft?.part ?? kept[kept.length - 1]?.part ?? ''"
+          :zoom="0.8"
+          :volts="figures"
+          walking
+          :say="say"
+          @choose="pick"
+          @open="pick"
+        />
         <StaircaseChart
-          v-if="stairs"
+          v-else-if="stairs"
           class="flex-1"
           :view="stairs"
           :current="current"

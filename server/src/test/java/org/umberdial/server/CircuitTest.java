@@ -313,4 +313,32 @@ class CircuitTest {
                         + ",\"version\":" + set.get("version").asInt() + "}";
         return RunningServer.put("/api/sets/" + id, body).json();
     }
+
+    /** A word makes a stage another, and the word it was makes it again what it was; currents follow. */
+    @Test
+    void aStageIsSwappedByItsWord_andBack() throws IOException {
+        String id = UUID.randomUUID().toString();
+        String path = "/api/sets/" + id;
+        RunningServer.post(
+                "/api/sets",
+                "{\"id\":\"" + id + "\",\"title\":\"Swapped\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
+                        + "\"construction\":\"UNKNOWN\"}");
+        RunningServer.post(path + "/drafts", "{\"lineUp\":\"ECC83 2xEL84 EZ81\",\"lineVolts\":\"\"}");
+        String before = RunningServer.get(path + "/walk").text();
+        assertTrue(RunningServer.get(path + "/walk/siblings").text().contains("fixed bias"));
+        JsonNode swapped = RunningServer.post(path + "/walk/swaps", "{\"word\":\"Fixed-bias\"}")
+                .json();
+        assertEquals("cathode bias", swapped.get("was").asString(), swapped.toString());
+        assertTrue(swapped.toString().contains("bias rectifier"), swapped.toString());
+        JsonNode flows = RunningServer.get(path + "/flows").json();
+        assertTrue(flows.size() > 10 && flows.toString().contains("XV2"), flows.toString());
+        assertEquals(
+                422,
+                RunningServer.post(path + "/walk/swaps", "{\"word\":\"tubeless\"}")
+                        .status());
+        RunningServer.post(path + "/walk/swaps", "{\"word\":\"cathode bias\"}");
+        assertEquals(before.length(), RunningServer.get(path + "/walk").text().length());
+        assertEquals(
+                "", RunningServer.get(path + "/drawing").json().get("doubt").asString());
+    }
 }

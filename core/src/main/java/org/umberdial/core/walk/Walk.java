@@ -85,9 +85,11 @@ public record Walk(List<Step> steps) {
                 !part.unconfirmed());
     }
 
-    /** What a part does: as somebody named it, else as the network says. */
+    /** What a part does: the role somebody gave it, else as it was described, else as the network says. */
     public static String job(Part part, PartRoles roles) {
-        return part.description().isEmpty() ? roles.phrase(part.reference()).orElse("") : part.description();
+        boolean described =
+                !part.description().isEmpty() && part.card().key("job").isEmpty();
+        return described ? part.description() : roles.phrase(part.reference()).orElse(part.description());
     }
 
     /** How many of its parts are confirmed. */

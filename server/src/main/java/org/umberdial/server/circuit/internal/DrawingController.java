@@ -35,6 +35,7 @@ import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.entry.PartShorthand;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.Vocabulary;
+import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
@@ -146,6 +147,9 @@ class DrawingController {
             @NotBlank @Size(max = 40) String reference,
             @NotBlank @Size(max = 500) String line) {}
 
+    /** @param id as a part line's {@code job=} takes it */
+    record RoleView(String id, String label) {}
+
     record AddedEdit(@NotBlank @Size(max = 200) String typed) {}
 
     private final SetService sets;
@@ -204,6 +208,15 @@ class DrawingController {
                                 .build()
                                 .toString())
                 .body(Svg.write(drawn(stored), stored.label().title(), iec));
+    }
+
+    /** What a part of this set may do. */
+    @GetMapping("/roles")
+    List<RoleView> roles(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        sets.require(caller.shopId(), setId.toString());
+        return Stream.of(NetworkRole.values())
+                .map(role -> new RoleView(role.name(), role.label()))
+                .toList();
     }
 
     @GetMapping("/walk")

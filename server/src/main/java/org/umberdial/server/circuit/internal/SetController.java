@@ -32,6 +32,7 @@ import org.umberdial.core.entry.PartShorthand;
 import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
@@ -100,10 +101,17 @@ class SetController {
     /** {@code exact} reads back as the same value. */
     record ValueView(ValueOrigin origin, String label, String text, String exact, String source) {}
 
+    /**
+     * @param description what it does
+     * @param role the id of the role somebody gave it, empty where the network says
+     * @param found what the network says that it does, empty where it does not say
+     */
     record PartView(
             String reference,
             String kind,
             String description,
+            String role,
+            String found,
             List<String> nodes,
             String line,
             boolean hasValue,
@@ -514,6 +522,12 @@ class SetController {
                 part.reference(),
                 part.card().kind(),
                 Walk.job(part, roles),
+                part.card()
+                        .key("job")
+                        .flatMap(NetworkRole::of)
+                        .map(NetworkRole::name)
+                        .orElse(""),
+                roles.phrase(part.reference()).orElse(""),
                 part.nodes(),
                 DeckWriter.line(part.card()),
                 hasValue,

@@ -17,12 +17,14 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.area.Bench;
+import org.umberdial.core.area.SetFile;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.core.volts.Flow;
 import org.umberdial.core.volts.PartChange;
 import org.umberdial.core.volts.PinChart;
 import org.umberdial.core.volts.WhatIf;
@@ -62,6 +64,9 @@ class ModelController {
             List<PartChange.Kind> kinds) {}
 
     record WhatIfPartsView(String title, String conditions, String refusal, List<ChangeableView> parts) {}
+
+    /** @param strained whether it carries more than it is made for */
+    record FlowView(String part, String amperes, String watts, String rated, boolean strained) {}
 
     /** @param value with its unit or prefix for VALUE and LEAK, percent of the emission for WEAK, empty otherwise */
     record ChangeEdit(
@@ -122,6 +127,22 @@ class ModelController {
                 stored.conditions().mode(),
                 sockets,
                 points);
+    }
+
+    /** What each part carries when all is well. */
+    @GetMapping("/flows")
+    List<FlowView> flows(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        SetFile file = files.open(caller.shopId(), setId.toString()).file();
+        return Flow.of(file.contents().set(), file.contents().bench()).stream()
+                .map(flow -> new FlowView(
+                        flow.part(),
+                        Engineering.print(flow.amperes(), Unit.AMPERE),
+                        Engineering.print(flow.watts(), Unit.WATT),
+                        flow.ratedWatts().isPresent()
+                                ? Engineering.print(flow.ratedWatts().getAsDouble(), Unit.WATT)
+                                : "",
+                        flow.watts() > flow.ratedWatts().orElse(Double.POSITIVE_INFINITY)))
+                .toList();
     }
 
     @GetMapping("/what-if-parts")
