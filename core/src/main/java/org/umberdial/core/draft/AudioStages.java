@@ -227,11 +227,12 @@ final class AudioStages {
         board.capacitor(from, grid, 0.02e-6, "paper", "coupling to the driver");
         board.resistor(grid, GROUND, 470e3, "grid leak");
         TubePoint point = unit.near(plan.bplusVolts()).orElseThrow();
-        board.resistor(
+        String bias = board.resistor(
                 unit.node(Electrode.CATHODE),
                 GROUND,
                 Math.abs(point.gridVolts().orElse(8)) / point.plateAmperes().orElse(5e-3),
                 "cathode bias");
+        board.cools(unit, bias);
         board.electrolytic(unit.node(Electrode.CATHODE), GROUND, 25e-6, "cathode bypass");
         board.tube(unit, Map.of(), "");
         String[] ends = {unit.prefix() + "_up", unit.prefix() + "_down"};

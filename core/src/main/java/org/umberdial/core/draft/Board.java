@@ -217,6 +217,8 @@ final class Board {
                         electrodes.getOrDefault(unit.tube(), Map.of()).get(system.letter()))
                         .flatMap(at -> Optional.ofNullable(at.get(Electrode.CATHODE)))
                         .stream())
+                // A diode that waits at this system's own cathode has not placed it.
+                .filter(node -> !node.equals(unit.node(Electrode.CATHODE)))
                 .findFirst();
     }
 

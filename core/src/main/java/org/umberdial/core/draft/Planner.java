@@ -21,6 +21,10 @@ final class Planner {
     private static final double LOW_VOLTAGE = 40;
     /** A heater of as many volts stands across the line by itself [V]. */
     private static final double LINE_HEATER = 100;
+    /** No transformer of a set heats a tube with more; such a heater is made for a string [V]. */
+    private static final double STRING_HEATER = 24;
+    /** Strings of that many times the American line were made for the European [1]. */
+    private static final double TOO_MUCH = 1.2;
     /** Currents of one string agree within this. */
     private static final double ALIKE = 0.06;
     /** Highest B+ a home radio is drafted for, whatever its output tube would stand [V]. */
@@ -176,7 +180,7 @@ final class Planner {
                 .mapToDouble(tube -> tube.volts().orElse(0))
                 .min()
                 .orElse(0);
-        boolean unequal = high > 1.5 * low && high > 13;
+        boolean unequal = high > 1.5 * low && high > 13 || high > STRING_HEATER;
         boolean filamentRectifier = cast.rectifiers.stream().anyMatch(Fitted::isFilament);
         boolean lineHeater = heated.size() > string.size();
         if (oneCurrent && (unequal || lineHeater) && !filamentRectifier) {
@@ -184,7 +188,10 @@ final class Planner {
         }
         boolean lineRectifier =
                 cast.rectifiers.stream().anyMatch(tube -> tube.volts().orElse(0) > 24 && !tube.isFilament());
-        return lineRectifier && !oneCurrent ? Feed.AUTOTRANSFORMER : Feed.TRANSFORMER;
+        if (lineRectifier && !oneCurrent) {
+            return Feed.AUTOTRANSFORMER;
+        }
+        return high > STRING_HEATER ? Feed.SERIES : Feed.TRANSFORMER;
     }
 
     private double line(Feed feed) {
@@ -209,7 +216,9 @@ final class Planner {
                 .filter(volts -> volts < LINE_HEATER)
                 .sum();
         if (feed == Feed.SERIES) {
-            return european() || sum > 1.1 * AMERICAN_LINE ? (sum > 1.09 * EUROPEAN_LINE ? sum : 220) : AMERICAN_LINE;
+            return european() || sum > TOO_MUCH * AMERICAN_LINE
+                    ? (sum > 1.09 * EUROPEAN_LINE ? sum : 220)
+                    : AMERICAN_LINE;
         }
         return european() ? EUROPEAN_LINE : AMERICAN_LINE;
     }
