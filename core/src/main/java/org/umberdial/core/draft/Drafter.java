@@ -340,6 +340,9 @@ public final class Drafter {
 
         /** What cannot go together as it stands. */
         private void warn() {
+            if (answers.filter().filter(said -> said != plan.filter()).isPresent()) {
+                board.say("A set fed so has no minus lead of its own; the field coil is drafted in the plus lead.");
+            }
             if (answers.bias().filter(said -> said != plan.bias()).isPresent()) {
                 board.say("The output grids cannot have that bias in a set fed so; it is drafted as is usual.");
             }

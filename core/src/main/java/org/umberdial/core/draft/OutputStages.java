@@ -90,7 +90,7 @@ final class OutputStages {
     /** A tube whose grid nothing drives: it stands in its socket and says so. */
     void undriven(Unit unit) {
         grids.put(unit, unit.node(Electrode.GRID));
-        board.resistor(unit.node(Electrode.GRID), GROUND, 470e3, "grid leak");
+        board.resistor(unit.node(Electrode.GRID), gridReturn(unit), 470e3, "grid leak");
         TubePoint point = point(unit);
         cathode(unit, List.of(unit));
         place(unit, point);

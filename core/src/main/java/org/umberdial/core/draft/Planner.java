@@ -46,7 +46,10 @@ final class Planner {
         Feed feed = answers.feed().orElseGet(this::feed);
         double line = answers.lineVolts().orElseGet(() -> line(feed));
         double hertz = feed == Feed.VIBRATOR ? REED_HERTZ : line > 160 ? 50 : 60;
-        Answers.Filter filter = answers.filter().orElseGet(() -> filter(feed));
+        Answers.Filter said = answers.filter().orElseGet(() -> filter(feed));
+        // Only a winding's own minus lead can have a coil in it.
+        Answers.Filter filter =
+                said == Answers.Filter.FIELD_MINUS && feed != Feed.TRANSFORMER ? Answers.Filter.FIELD_PLUS : said;
         return switch (feed) {
             case SERIES, AUTOTRANSFORMER -> {
                 double reservoir = line * (doubled() ? 2.1 : metal() ? 1.27 : 1.04);

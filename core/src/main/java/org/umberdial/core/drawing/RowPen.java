@@ -32,7 +32,7 @@ final class RowPen extends TransformerPen {
         if (transformer) {
             windings(card);
         } else {
-            threeEnded(card, 0);
+            threeEnded(card, 0, false);
         }
         if (!block.ladder.pieces.isEmpty()) {
             left = feed(block.ladder, y);
@@ -40,8 +40,12 @@ final class RowPen extends TransformerPen {
         return new Drawn(sketch, Optional.of(new double[] {left, y}), Optional.empty(), List.of());
     }
 
-    /** A rectifier, transistor or anything else as a bulb or box with its ends named. */
-    private void threeEnded(Card card, double y) {
+    /**
+     * A rectifier, transistor or anything else as a bulb or box with its ends named.
+     *
+     * @param goesOn whether the row goes on at its last end, which then needs no name
+     */
+    private void threeEnded(Card card, double y, boolean goesOn) {
         List<String> nodes = card.nodes();
         Glyph glyph = card.letter() == 'Q'
                 ? Glyph.TRANSISTOR
@@ -56,7 +60,7 @@ final class RowPen extends TransformerPen {
             double at = right ? y : y - tall / 2 + tall * (i + 0.5) / leftEnds;
             double x = right ? 8 : 0;
             pins.add(new Pin(nodes.get(i), x, at, ""));
-            if (!right || glyph != Glyph.FULL_WAVE) {
+            if (!right || glyph != Glyph.FULL_WAVE || !goesOn) {
                 double out = right ? 9.5 : -1.5;
                 sketch.wire(nodes.get(i), x, at, out, at);
                 if (nets.isGround(nodes.get(i))) {
@@ -123,7 +127,7 @@ final class RowPen extends TransformerPen {
         double x = 0;
         double cursor = 0;
         if (block.main != null) {
-            threeEnded(block.main, y);
+            threeEnded(block.main, y, true);
             x = 8;
             cursor = 9;
         }

@@ -10,7 +10,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.draft.Answers;
@@ -22,6 +26,7 @@ import org.umberdial.core.draft.LineUp;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
+import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.InvalidEntry;
 
 /**
@@ -42,15 +47,31 @@ public record StageSwap(
         Map<String, Map<String, Double>> models,
         Optional<Sibling> was,
         List<String> says) {
-    /** What a part is the same by in two drafts: its letter, its stage and its ends. */
-    private record Place(char letter, String stage, List<String> ends) {
-        static Place of(Card card) {
+    /**
+     * What a part is the same by in two drafts: its letter, its stage and its ends; a tube's parts by their socket too.
+     */
+    private record Place(char letter, String stage, List<String> ends, String socket, int copy) {
+        /** Each part by its place; of several at one place each is a copy of its own. */
+        static <T> Map<Place, T> all(List<T> parts, Function<T, Card> card) {
+            Map<Place, T> places = new LinkedHashMap<>();
+            for (T part : parts) {
+                int copy = 0;
+                while (places.containsKey(of(card.apply(part), copy))) {
+                    copy++;
+                }
+                places.put(of(card.apply(part), copy), part);
+            }
+            return places;
+        }
+
+        private static Place of(Card card, int copy) {
+            boolean directed = card.letter() == 'X';
             return new Place(
                     card.letter(),
                     card.key("stage").orElse(""),
-                    card.letter() == 'X'
-                            ? card.nodes()
-                            : card.nodes().stream().sorted().toList());
+                    directed ? card.nodes() : card.nodes().stream().sorted().toList(),
+                    directed && card.kind().matches("tube|heater") ? card.reference() : "",
+                    copy);
         }
     }
 
@@ -74,6 +95,12 @@ public record StageSwap(
 
     /** One set, drafted again. */
     private static final class Finding {
+        /** A tube's card is named by its socket and the system in it. */
+        private static final Pattern TUBE = Pattern.compile("X(V\\d+)(?:[ABTDR]|D\\d|H)?");
+        /** Questions whose answers change the same parts are asked together. */
+        private static final List<List<String>> TOGETHER =
+                List.of(List.of("filter", "bias", "rectifier"), List.of("output", "splitter"));
+
         private final BenchSet set;
         private final Drafter drafter;
         private final LineUp lineUp;
@@ -84,11 +111,11 @@ public record StageSwap(
         Finding(BenchSet set) {
             this.set = set;
             this.drafter = new Drafter(set.tubes());
-            this.lineUp = new LineUp(set.sockets().stream()
-                    .map(socket -> new Fitted(
-                            socket.socket(),
-                            socket.type(),
-                            set.tubes().data().type(socket.type()),
+            this.lineUp = new LineUp(types(set).entrySet().stream()
+                    .map(tube -> new Fitted(
+                            tube.getKey(),
+                            tube.getValue(),
+                            set.tubes().data().type(tube.getValue()),
                             OptionalDouble.empty(),
                             OptionalDouble.empty()))
                     .toList());
@@ -100,6 +127,19 @@ public record StageSwap(
                             .filter(card -> card.letter() == 'V' && card.hertz() > 0)
                             .flatMapToDouble(card -> card.value().stream().mapToDouble(volts -> volts))
                             .findFirst());
+        }
+
+        /** What is in each socket; of a tube without known pins only its cards say so. */
+        private static Map<String, String> types(BenchSet set) {
+            Map<String, String> types = new LinkedHashMap<>();
+            set.sockets().forEach(socket -> types.put(socket.socket(), socket.type()));
+            for (Part part : set.parts()) {
+                Matcher tube = TUBE.matcher(part.reference());
+                if (part.card().kind().matches("tube|heater") && tube.matches()) {
+                    types.putIfAbsent(tube.group(1), TubeData.bare(part.card().model()));
+                }
+            }
+            return types;
         }
 
         private static Optional<Feed> feed(ConstructionClass construction) {
@@ -120,7 +160,9 @@ public record StageSwap(
         }
 
         private static Map<Place, String> jobs(List<Card> cards) {
-            return cards.stream().collect(Collectors.toMap(Place::of, StageSwap::job, (a, b) -> a));
+            Map<Place, String> jobs = new HashMap<>();
+            Place.all(cards, card -> card).forEach((place, card) -> jobs.put(place, job(card)));
+            return jobs;
         }
 
         /** How many parts of the set and of a draft are not of both, or not the same there. */
@@ -137,20 +179,25 @@ public record StageSwap(
         /** The answers whose draft is nearest to what stands, found one question after the other. */
         private Answers nearest() {
             Answers best = base;
-            // Twice, since what one question means may hang on another's answer.
-            for (int round = 0; round < 2; round++) {
-                for (Object one : List.of("filter", "rectifier", "bias", "output", "splitter")) {
-                    Answers now = best;
-                    best = Arrays.stream(Sibling.values())
-                            .filter(sibling -> question(sibling).equals(one))
-                            .map(sibling -> sibling.in(now))
-                            .reduce(now, (a, b) -> distance(b) < distance(a) ? b : a);
+            for (List<String> questions : TOGETHER) {
+                List<Answers> candidates = List.of(best);
+                for (String one : questions) {
+                    candidates = candidates.stream()
+                            .flatMap(said -> Stream.concat(
+                                    Stream.of(said),
+                                    Arrays.stream(Sibling.values())
+                                            .filter(sibling -> question(sibling).equals(one))
+                                            .map(sibling -> sibling.in(said))))
+                            .toList();
                 }
+                best = candidates.stream()
+                        .reduce((a, b) -> distance(b) < distance(a) ? b : a)
+                        .orElse(best);
             }
             return best;
         }
 
-        private static Object question(Sibling sibling) {
+        private static String question(Sibling sibling) {
             return switch (sibling) {
                 case RESISTOR, CHOKE, FIELD, FIELD_MINUS -> "filter";
                 case SELENIUM, SILICON, DOUBLER -> "rectifier";
@@ -185,8 +232,8 @@ public record StageSwap(
             Answers now = nearest();
             Draft before = drafter.draft(lineUp, now);
             Draft after = drafter.draft(lineUp, to.in(now));
-            Map<Place, Card> old = places(before.deck());
-            Map<Place, Card> fresh = places(after.deck());
+            Map<Place, Card> old = Place.all(before.deck().cards(), card -> card);
+            Map<Place, Card> fresh = Place.all(after.deck().cards(), card -> card);
             if (sketch(now).equals(sketch(to.in(now)))) {
                 throw new InvalidEntry(
                         InvalidEntry.Code.CONFLICT,
@@ -194,8 +241,7 @@ public record StageSwap(
             }
             List<String> says = new ArrayList<>(after.says());
             says.removeAll(before.says());
-            Map<Place, Part> parts = new HashMap<>();
-            set.parts().forEach(part -> parts.putIfAbsent(Place.of(part.card()), part));
+            Map<Place, Part> parts = Place.all(set.parts(), Part::card);
             List<String> removed = removed(old, fresh, parts, says);
             return new StageSwap(
                     removed,
@@ -208,12 +254,6 @@ public record StageSwap(
                                     sibling != to && sketch(sibling.in(now)).equals(sketch(now)))
                             .findFirst(),
                     says);
-        }
-
-        private static Map<Place, Card> places(Deck deck) {
-            Map<Place, Card> places = new LinkedHashMap<>();
-            deck.cards().forEach(card -> places.putIfAbsent(Place.of(card), card));
-            return places;
         }
 
         private List<String> removed(
