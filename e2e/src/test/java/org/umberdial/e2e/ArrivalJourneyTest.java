@@ -36,20 +36,30 @@ class ArrivalJourneyTest extends Journey {
         return Files.readAllBytes(Path.of("../core/src/main/resources/org/umberdial/core/demo/table-set-chassis.jpg"));
     }
 
-    /** Keyboard alone from the line-up on; keys are counted. */
-    @Test
-    void fromItsTubes_toADrawnCircuit_walkedAgainstTheSchematic() {
-        Page page = page("/");
-        button(page, "Take in a set").click();
-        page.getByLabel("Title, as you will know it").fill("Loft set, five tubes");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("How it gets its power"))
+    private static void choose(Page page, String what, String option) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(what))
                 .click();
         page.getByRole(
                         AriaRole.OPTION,
-                        new Page.GetByRoleOptions().setName("Not known yet").setExact(true))
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
                 .click();
+    }
+
+    /** A new set of which nothing is known but its title. */
+    private Page takenIn(String title) {
+        Page page = page("/");
+        button(page, "Take in a set").click();
+        page.getByLabel("Title, as you will know it").fill(title);
+        choose(page, "How it gets its power", "Not known yet");
         button(page, "Take in the set").click();
         assertThat(page).hasURL(Pattern.compile("/sets/[0-9a-f-]{36}$"));
+        return page;
+    }
+
+    /** Keyboard alone from the line-up on; keys are counted. */
+    @Test
+    void fromItsTubes_toADrawnCircuit_walkedAgainstTheSchematic() {
+        Page page = takenIn("Loft set, five tubes");
         String set = page.url();
         page.navigate(set + "/circuit/drawing");
         Locator line = page.getByLabel("Its tubes, in any order");
@@ -86,9 +96,14 @@ class ArrivalJourneyTest extends Journey {
             }
         }
         assertThat(compared).containsText(done + 1 + " of " + asked + " compared");
+        // Taking out is taken back like any word, and done again.
         page.keyboard().press("Control+z");
-        assertThat(compared).containsText(done + " of " + asked + " compared");
-        for (int left = asked - done; left > 0; left--) {
+        assertThat(compared).containsText(done + 1 + " of " + (asked + 1) + " compared");
+        page.keyboard().type("-");
+        page.keyboard().press("Enter");
+        keys += 3;
+        assertThat(compared).containsText(done + 1 + " of " + asked + " compared");
+        for (int left = asked - done - 1; left > 0; left--) {
             String label = page.locator("label[for=entry]").innerText();
             page.keyboard().press("Enter");
             keys++;
@@ -238,6 +253,51 @@ class ArrivalJourneyTest extends Journey {
         page.getByLabel("Closed all the same because").fill("leads replaced by new ones");
         button(page, "The set is closed").click();
         assertThat(page.getByText("Closed the set; leads replaced by new ones")).isVisible();
+        assertEquals(List.of(), browser.complaints);
+    }
+
+    /** A type nobody lists is said by the shop, drafted with its stage, and the stage made another by a word. */
+    @Test
+    void aTypeOfTheShopsOwn_isDraftedInAPushPullSet_whoseStagesAreSwappedByWords() {
+        Page tubes = page("/house/tubes?type=98V8&new=");
+        choose(tubes, "Made for", "output tube");
+        tubes.getByLabel("Heater volts").fill("6,3");
+        tubes.getByLabel("Heater current").fill("0.45");
+        button(tubes, "Add a published point").click();
+        choose(tubes, "Published point 1", "pentode");
+        String[][] sheet = {
+            {"Plate volts", "250"},
+            {"Screen volts", "250"},
+            {"Grid volts", "12.5"},
+            {"Plate current", "45"},
+            {"Screen current", "4.5"},
+            {"Transconductance", "4.1"},
+            {"Plate resistance", "50"},
+            {"Most plate watts", "12"}
+        };
+        for (String[] figure : sheet) {
+            tubes.getByLabel(figure[0]).fill(figure[1]);
+        }
+        assertThat(tubes.getByText("its grid is positive")).isVisible();
+        tubes.getByLabel("Grid volts").fill("-12.5");
+        assertThat(tubes.getByText("Its figures fit together")).isVisible();
+        tubes.keyboard().press("Enter");
+        assertThat(tubes.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("98V8")))
+                .isFocused();
+
+        Page page = takenIn("Push-pull");
+        page.navigate(page.url() + "/circuit/drawing");
+        page.getByLabel("Its tubes, in any order").fill("12AX7 12AX7 98V8 98V8 5Y3");
+        page.keyboard().press("Enter");
+        assertThat(page).hasURL(Pattern.compile("/circuit/walk$"));
+        assertThat(page.locator("#entry")).isFocused();
+        page.keyboard().type("fixed bias");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#entry")).hasValue("");
+        assertThat(page.getByRole(AriaRole.APPLICATION).getByText("bias_ac").first())
+                .isVisible();
+        page.keyboard().press("Control+z");
+        assertThat(page.getByRole(AriaRole.APPLICATION).getByText("bias_ac")).hasCount(0);
         assertEquals(List.of(), browser.complaints);
     }
 

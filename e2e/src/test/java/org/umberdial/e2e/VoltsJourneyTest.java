@@ -313,6 +313,7 @@ class VoltsJourneyTest extends Journey {
                 ELDER + "/cold/plug-on",
                 GRAND + "/cold/injection",
                 GRAND + "/cold/workshop",
+                "/house/tubes?type=ECH81",
                 "/house/people",
                 "/account",
                 "/pair#x"
@@ -369,6 +370,7 @@ class VoltsJourneyTest extends Journey {
                 GRAND + "/cold/injection",
                 GRAND + "/cold/taps",
                 GRAND + "/cold/workshop",
+                "/house/tubes?type=ECH81",
                 "/house/people",
                 "/account")) {
             page.navigate(application.address(path));

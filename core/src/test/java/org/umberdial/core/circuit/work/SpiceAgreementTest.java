@@ -21,7 +21,7 @@ import org.umberdial.core.circuit.network.Values;
 @Timeout(value = 20, unit = TimeUnit.MINUTES)
 class SpiceAgreementTest {
     private static final long SEED = 20261125;
-    private static final int FAULTY_VARIANTS = Boolean.getBoolean("umber.soak") ? 200 : 20;
+    private static final int FAULTY_VARIANTS = Boolean.getBoolean("umber.soak") ? 200 : 8;
     /** Above this a node has nothing but insulation; a transient of seconds does not reach its resting voltage. */
     private static final double LEFT_ALONE_OHMS = 5e7;
 
