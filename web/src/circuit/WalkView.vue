@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { whenever } from '@vueuse/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { type Answer, ask, http, orThrow } from '../api/client'
 import BenchHeader from '../bench/BenchHeader.vue'
 import StripFrame from '../entry/StripFrame.vue'
@@ -30,6 +31,7 @@ const chosen = ref('')
 const text = ref('')
 const fault = ref('')
 const busy = ref(false)
+const waiting: string[] = []
 const strip = useTemplateRef('strip')
 /** What was done, so that it can be taken back: each with what to do then. */
 const done = ref<{ name: string; undo: () => Promise<Answer<unknown>>; reference: string }[]>([])
@@ -64,10 +66,8 @@ watch(
   },
   { immediate: true },
 )
-watch(chosen, () => {
-  text.value = fault.value = ''
-})
-onMounted(() => strip.value?.focus())
+/** Whenever the strip comes it takes the keys, also from the heading that took them as the page opened. */
+whenever(strip, () => void nextTick(() => strip.value?.focus()), { flush: 'post', immediate: true })
 
 /** The next that nobody compared, further on before further back. */
 function after(reference: string): WalkStep | undefined {
@@ -77,11 +77,26 @@ function after(reference: string): WalkStep | undefined {
     steps.value.slice(0, Math.max(at, 0)).find((one) => !one.confirmed)
   )
 }
+/** Enter is never lost: what is typed while an answer is on its way is said of the part that comes next. */
 async function commit() {
+  waiting.push(text.value.trim())
+  text.value = ''
+  if (busy.value) return
+  for (let typed = waiting.shift(); typed !== undefined; typed = waiting.shift()) {
+    if (!(await tell(typed))) {
+      // The words behind a refused one were meant for other parts.
+      waiting.length = 0
+      text.value = typed
+      await nextTick()
+      strip.value?.select()
+    }
+  }
+}
+/** Says it of the part at hand; false when it was refused. */
+async function tell(typed: string): Promise<boolean> {
   const now = step.value
-  const typed = text.value.trim()
+  if (!now) return true
   const sibling = siblings.value?.find((one) => typed !== '' && plain(one.word) === plain(typed))
-  if (!now || busy.value) return
   if (sibling) return swap(sibling.word)
   busy.value = true
   const next = after(now.reference)?.reference ?? ''
@@ -93,36 +108,36 @@ async function commit() {
       ? await doors.remove(now.reference, now.line)
       : await doors.confirm({ id, reference: now.reference, typed, origin: origin.value, seen: now.line })
   busy.value = false
-  if (failed(answer)) return
+  if (failed(answer)) return false
   if (typed.startsWith('+')) {
     const added = steps.value.find((one) => !before.includes(one.reference))
     if (added) did(added.reference, now.reference, () => doors.remove(added.reference, added.line))
-    return
+    return true
   }
   did(now.reference, now.reference, () => doors.takeBack(id, now.reference, now.line))
   if (next) chosen.value = next
   await nextTick()
   strip.value?.focus()
+  return true
 }
 function failed(answer: Answer<unknown>): boolean {
   if (answer.kind === 'failed') {
     fault.value = answer.problem.errors[0]?.detail ?? answer.problem.detail
-    strip.value?.select()
     return true
   }
-  text.value = fault.value = ''
+  fault.value = ''
   told.value = []
   return false
 }
 function did(name: string, reference: string, undo: () => Promise<Answer<unknown>>) {
   done.value = [...done.value, { name, reference, undo }]
 }
-async function swap(word: string) {
+async function swap(word: string): Promise<boolean> {
   const now = step.value
   busy.value = true
   const answer = await doors.swap(word)
   busy.value = false
-  if (failed(answer) || answer.kind === 'failed') return
+  if (failed(answer) || answer.kind === 'failed') return false
   const { was, says } = answer.value
   told.value = says
   if (was) did(word, chosen.value, () => doors.swap(was))
@@ -130,6 +145,7 @@ async function swap(word: string) {
   if (first) chosen.value = first.reference
   await nextTick()
   strip.value?.focus()
+  return true
 }
 async function takeBack() {
   const one = last.value
@@ -147,14 +163,17 @@ function onKey(event: KeyboardEvent) {
   if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     event.preventDefault()
     const next = steps.value[at + (event.key === 'ArrowDown' ? 1 : -1)]
-    if (next) chosen.value = next.reference
+    if (next) choose(next.reference)
   } else if (event.key === 'z' && (event.ctrlKey || event.metaKey) && !text.value) {
     event.preventDefault()
     void takeBack()
   }
 }
 function choose(reference: string) {
-  if (steps.value.some((one) => one.reference === reference)) chosen.value = reference
+  if (steps.value.some((one) => one.reference === reference)) {
+    chosen.value = reference
+    text.value = fault.value = ''
+  }
   strip.value?.focus()
 }
 </script>
@@ -228,7 +247,6 @@ function choose(reference: string) {
       :label="say(`${step.reference}${step.job ? `, ${step.job}` : ''}: ${step.asks}`)"
       :placeholder="say(step.value || 'there')"
       :fault="!!fault"
-      :disabled="busy"
       @commit="commit"
       @key="onKey"
     >

@@ -276,7 +276,8 @@ class ArrivalJourneyTest extends Journey {
             {"Most plate watts", "12"}
         };
         for (String[] figure : sheet) {
-            tubes.getByLabel(figure[0]).fill(figure[1]);
+            tubes.getByLabel(figure[0], new Page.GetByLabelOptions().setExact(true))
+                    .fill(figure[1]);
         }
         assertThat(tubes.getByText("its grid is positive")).isVisible();
         tubes.getByLabel("Grid volts").fill("-12.5");

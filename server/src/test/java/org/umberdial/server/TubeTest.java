@@ -57,7 +57,7 @@ class TubeTest {
         assertEquals("output tube", seen.at("/tubes/1/use").asString(), seen.toString());
         RunningServer.post(path + "/drafts", draft);
         String parts = RunningServer.get(path + "/circuit").text();
-        assertTrue(parts.contains("77Q7"), parts);
+        assertTrue(parts.contains("77Q7") && parts.contains("by your own figures"), parts);
         byte[] bundle = here.bytes(path + "/bundle.zip");
         Guest other = other();
         JsonNode taken = other.upload("/api/bundles?title=", bundle).json();

@@ -128,6 +128,17 @@ public final class TubeData {
                 });
     }
 
+    /** Whether a shop brought the figures of a type itself, or has others in place of those that ship. */
+    public boolean isOwn(String type) {
+        return this != SHIPPED
+                && type(type)
+                        .filter(known -> SHIPPED.type(known.name())
+                                .filter(shipped -> shipped == known)
+                                .isEmpty())
+                        .filter(known -> types.containsValue(known))
+                        .isPresent();
+    }
+
     public boolean knows(String type) {
         return type(type).isPresent();
     }

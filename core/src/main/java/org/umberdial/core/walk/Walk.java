@@ -9,6 +9,7 @@ import org.umberdial.core.entry.WindingWords;
 import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
+import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -19,6 +20,8 @@ import org.umberdial.core.value.Unit;
  * @param steps every part that can be compared, confirmed or not
  */
 public record Walk(List<Step> steps) {
+    private static final String OWN_FIGURES = "by your own figures";
+
     /**
      * One part to compare.
      *
@@ -83,6 +86,14 @@ public record Walk(List<Step> steps) {
                 value,
                 asks,
                 !part.unconfirmed());
+    }
+
+    /** The same, and of a tube that it goes by the shop's own figures. */
+    public static String job(Part part, PartRoles roles, TubeData tubes) {
+        String job = job(part, roles);
+        return part.card().kind().equals("tube") && tubes.isOwn(part.card().model())
+                ? job.isEmpty() ? OWN_FIGURES : job + ", " + OWN_FIGURES
+                : job;
     }
 
     /** What a part does: the role somebody gave it, else as it was described, else as the network says. */

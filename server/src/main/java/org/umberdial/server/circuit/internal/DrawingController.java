@@ -338,7 +338,8 @@ class DrawingController {
         return new DrawnPartView(
                 shape.reference(),
                 shape.labels().isEmpty() ? shape.reference() : shape.reference().replaceFirst("^X", ""),
-                part.map(one -> Walk.job(one, roles)).orElse(""),
+                part.map(one -> Walk.job(one, roles, stored.set().tubes().data()))
+                        .orElse(""),
                 Stream.of(left - 0.5, top - 0.5, right - left + 1, bottom - top + 1)
                         .map(length -> length * Ink.SCALE)
                         .toList(),

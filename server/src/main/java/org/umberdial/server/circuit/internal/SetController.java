@@ -40,6 +40,7 @@ import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SheetValue;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
@@ -468,7 +469,9 @@ class SetController {
     private static CircuitView circuit(StoredSet set) {
         PartRoles roles = new PartRoles(set.set().cards(), set.set().tubes().data());
         return new CircuitView(
-                set.set().parts().stream().map(part -> part(part, roles)).toList(),
+                set.set().parts().stream()
+                        .map(part -> part(part, roles, set.set().tubes().data()))
+                        .toList(),
                 set.deck().nodes().stream().sorted().toList(),
                 set.set().testPoints().stream()
                         .map(p -> new CircuitPoint(p.node(), p.name(), p.socket(), p.pin(), p.hint()))
@@ -499,7 +502,7 @@ class SetController {
                 + (unit == Unit.FARAD ? "p" : "");
     }
 
-    private static PartView part(Part part, PartRoles roles) {
+    private static PartView part(Part part, PartRoles roles, TubeData tubes) {
         boolean hasValue = "RCL".indexOf(part.card().letter()) >= 0;
         String working = part.unit()
                 .flatMap(unit -> part.workingValue().map(value -> Engineering.print(value, unit)))
@@ -521,7 +524,7 @@ class SetController {
         return new PartView(
                 part.reference(),
                 part.card().kind(),
-                Walk.job(part, roles),
+                Walk.job(part, roles, tubes),
                 part.card()
                         .key("job")
                         .flatMap(NetworkRole::of)
