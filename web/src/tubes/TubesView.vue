@@ -29,7 +29,8 @@ const list = useQuery({
 const tube = useQuery({
   queryKey: ['tube', chosen],
   queryFn: () => orThrow(ask(http.GET('/api/tubes/type', { params: { query: { name: chosen.value } } }))),
-  enabled: computed(() => chosen.value !== ''),
+  // One that is being added is not there to be asked for.
+  enabled: computed(() => chosen.value !== '' && editing.value !== 'new'),
 })
 watch(chosen, () => (editing.value = route.query['new'] === undefined ? '' : 'new'))
 
