@@ -225,7 +225,9 @@ class LoadTest {
     }
 
     private static double share(List<Double> all, double share) {
-        List<Double> sorted = all.stream().sorted().toList();
+        // Copied at once: screens go on looking meanwhile, and a stream of a list that grows breaks off.
+        List<Double> sorted = new ArrayList<>(all);
+        Collections.sort(sorted);
         return sorted.isEmpty() ? 0 : sorted.get((int) Math.min(sorted.size() - 1, Math.floor(share * sorted.size())));
     }
 }
