@@ -5,9 +5,11 @@ import { useRoute, useRouter } from 'vue-router'
 import { ask, http, orThrow } from '../api/client'
 import BenchHeader from '../bench/BenchHeader.vue'
 import AppButton from '../ui/AppButton.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
 import { useShop } from '../ui/useShop'
 import { useVolts } from '../volts/useVolts'
 import LineUpForm from './LineUpForm.vue'
+import PrintSheets from './PrintSheets.vue'
 import SchematicPicture from './SchematicPicture.vue'
 import { useDrawing, useWalk } from './useDrawing'
 
@@ -69,12 +71,31 @@ function fit() {
     zoom.value = Math.min(pane.clientWidth / drawing.value.width, pane.clientHeight / drawing.value.height)
   }
 }
+/** Parts of the drawing one can look at by themselves, by what they are and by their tubes; one chosen fills the pane. */
+const stages = computed(() =>
+  (drawing.value?.stages ?? []).flatMap((one, index) => {
+    const tubes = one.parts.filter((reference) => /^XV\d+/.test(reference)).map((reference) => reference.slice(1))
+    const name = [one.label, tubes.join(', ')].filter(Boolean).join(' · ')
+    return name && one.parts.length > 1
+      ? [{ id: String(index), name: say(name), box: one.box, main: tubes[0] ? `X${tubes[0]}` : one.parts[0]! }]
+      : []
+  }),
+)
+const stage = ref('')
+watch(stage, approach)
+/** Its tube, or its first part, comes to the middle, as large as lets all of the stage be seen. */
+function approach(id: string) {
+  const pane = picture.value?.pane
+  const one = stages.value.find((candidate) => candidate.id === id)
+  const [, , width = 1, height = 1] = one?.box ?? []
+  if (!pane || !one) return
+  zoom.value = Math.min(2, (0.8 * pane.clientWidth) / width, (0.8 * pane.clientHeight) / height)
+  chosen.value = one.main
+}
 function nearer(factor: number) {
   zoom.value = Math.min(3, Math.max(0.3, zoom.value * factor))
 }
-function print() {
-  window.print()
-}
+const paper = useTemplateRef('paper')
 function look(reference: string) {
   void router.push(`/sets/${props.setId}/circuit?part=${encodeURIComponent(reference)}`)
 }
@@ -83,17 +104,17 @@ function look(reference: string) {
 <template>
   <div v-if="set.data.value" class="flex h-full min-h-0 flex-col">
     <BenchHeader
-      class="print:hidden"
       :title="set.data.value.title"
       :danger="set.data.value.danger"
       :live-chassis="set.data.value.liveChassis"
       :place="say('Drawn from the circuit as it is')"
     >
       <div v-if="drawing && drawing.parts.length > 0" class="flex flex-wrap gap-2">
+        <ChoiceField v-if="stages.length > 1" v-model="stage" class="w-48!" inline label="Look at" :options="stages" />
         <AppButton aria-label="Smaller" @click="nearer(0.8)">−</AppButton>
         <AppButton aria-label="Larger" @click="nearer(1.25)">+</AppButton>
         <AppButton @click="fit">All of it</AppButton>
-        <AppButton @click="print">Print</AppButton>
+        <AppButton @click="paper?.print()">Print</AppButton>
         <a
           :href="`/api/sets/${setId}/drawing.svg`"
           download
@@ -103,6 +124,15 @@ function look(reference: string) {
         </a>
       </div>
     </BenchHeader>
+    <PrintSheets
+      ref="paper"
+      :set-id="setId"
+      :title="set.data.value.title"
+      :danger="set.data.value.danger"
+      :boxes="drawing?.stages.map((one) => one.box) ?? []"
+      :drawn-height="drawing?.height ?? 0"
+      :say="say"
+    />
     <p v-if="error" role="alert" class="p-5 text-bad">{{ error.message }}</p>
     <div v-else-if="drawing && drawing.parts.length === 0" class="overflow-auto p-6">
       <h2 class="text-lg font-semibold">No circuit yet</h2>
@@ -114,7 +144,7 @@ function look(reference: string) {
     </div>
     <template v-else-if="drawing">
       <p v-if="drawing.doubt" role="alert" class="border-b border-bad px-5 py-2 text-bad">{{ say(drawing.doubt) }}</p>
-      <p v-if="open > 0" class="flex flex-wrap items-center gap-x-3 border-b border-line bg-sheet px-5 print:hidden">
+      <p v-if="open > 0" class="flex flex-wrap items-center gap-x-3 border-b border-line bg-sheet px-5">
         <span>
           <strong>{{ walk?.confirmed }}</strong>
           of {{ walk?.steps.length }} parts compared with this set. The dashed ones are as usually built and accuse
@@ -140,9 +170,7 @@ function look(reference: string) {
         @choose="chosen = $event"
         @open="look"
       />
-      <footer
-        class="flex min-h-20 flex-wrap items-center gap-x-8 gap-y-1 border-t border-line bg-raised px-5 py-2 print:hidden"
-      >
+      <footer class="flex min-h-20 flex-wrap items-center gap-x-8 gap-y-1 border-t border-line bg-raised px-5 py-2">
         <template v-if="part">
           <div>
             <p class="text-sm text-soft">

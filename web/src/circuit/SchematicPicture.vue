@@ -73,7 +73,7 @@ defineExpose({ show, focus: () => pane.value?.focus({ preventScroll: true }), pa
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
   <div
     ref="pane"
-    class="min-h-0 overflow-auto bg-sheet outline-offset-[-3px] print:overflow-visible"
+    class="min-h-0 overflow-auto bg-sheet outline-offset-[-3px]"
     tabindex="0"
     role="application"
     :aria-label="say('Schematic. Arrow keys go from part to part.')"

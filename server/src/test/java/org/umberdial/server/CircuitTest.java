@@ -331,7 +331,12 @@ class CircuitTest {
         assertEquals("cathode bias", swapped.get("was").asString(), swapped.toString());
         assertTrue(swapped.toString().contains("bias rectifier"), swapped.toString());
         JsonNode flows = RunningServer.get(path + "/flows").json();
-        assertTrue(flows.size() > 10 && flows.toString().contains("XV2"), flows.toString());
+        assertTrue(
+                flows.size() > 10
+                        && flows.toString()
+                                .matches(
+                                        ".*\"XV2\",\"amperes\":\"[^\"]+\",\"watts\":\"1?[0-9.]+ W\",\"rated\":\"12.0 W\".*"),
+                flows.toString());
         assertEquals(
                 422,
                 RunningServer.post(path + "/walk/swaps", "{\"word\":\"tubeless\"}")
