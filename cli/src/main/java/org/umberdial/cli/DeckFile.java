@@ -9,6 +9,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -17,6 +18,7 @@ import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.tube.OwnTube;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.tube.TubeModels;
 import org.umberdial.core.value.InvalidEntry;
@@ -116,7 +118,9 @@ final class DeckFile {
             return TubeModels.shipped();
         }
         try {
-            return new TubeModels(TubeData.shipped().with(text(tubes)));
+            List<OwnTube> own = OwnTube.read(text(tubes));
+            own.forEach(tube -> tube.doubts().forEach(doubt -> note(tube.name() + ": " + doubt)));
+            return new TubeModels(TubeData.shipped().with(own));
         } catch (InvalidEntry refused) {
             throw new Refused(tubes + ": " + refused.getMessage(), Umber.BAD_INPUT);
         }

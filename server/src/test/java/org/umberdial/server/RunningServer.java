@@ -117,6 +117,16 @@ public final class RunningServer implements BeforeAllCallback {
         }
     }
 
+    /** A new set of which nothing is known; gives the path to it. */
+    static String newSet(String title) {
+        String id = UUID.randomUUID().toString();
+        post(
+                "/api/sets",
+                "{\"id\":\"" + id + "\",\"title\":\"" + title + "\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
+                        + "\"construction\":\"UNKNOWN\"}");
+        return "/api/sets/" + id;
+    }
+
     /** A new set with the demo table set's circuit and sheet. */
     static String newTableSet() throws IOException {
         return new Guest(base()).newTableSet();

@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -37,21 +36,12 @@ class TubeTest {
         return guest;
     }
 
-    private static String set(String title) throws IOException {
-        String id = UUID.randomUUID().toString();
-        RunningServer.post(
-                "/api/sets",
-                "{\"id\":\"" + id + "\",\"title\":\"" + title + "\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
-                        + "\"construction\":\"UNKNOWN\"}");
-        return "/api/sets/" + id;
-    }
-
     @Test
     void aTypeOfTheShops_carriesADraftAndGoesAlongWithTheSet() throws Exception {
         JsonNode kept = RunningServer.put("/api/tubes/type", edit("77Q7", "")).json();
         assertTrue(kept.at("/row/own").asBoolean() && kept.at("/row/known").asBoolean(), kept.toString());
         assertEquals(409, RunningServer.put("/api/tubes/type", edit("77Q7", "")).status(), "made from nothing, again");
-        String path = set("Own output tube");
+        String path = RunningServer.newSet("Own output tube");
         String draft = "{\"lineUp\":\"ECC83 77Q7 EZ80\",\"lineVolts\":\"\"}";
         JsonNode seen = RunningServer.post(path + "/drafts/readings", draft).json();
         assertEquals("output tube", seen.at("/tubes/1/use").asString(), seen.toString());

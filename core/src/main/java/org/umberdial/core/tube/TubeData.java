@@ -1,7 +1,5 @@
 package org.umberdial.core.tube;
 
-import java.io.Reader;
-import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -17,6 +15,10 @@ import org.umberdial.core.value.InvalidEntry;
 
 /** Published tube data: what ships with the application, and what a shop has added to it. */
 public final class TubeData {
+    /** Names are typed by anybody: longer ones are none, and only so many are remembered. */
+    private static final int LONGEST_NAME = 24;
+
+    private static final int MOST_ASKED = 5_000;
     private static final double ORDINARY_WARM_UP_SECONDS = 14;
     private static final TubeData SHIPPED = load();
 
@@ -26,7 +28,7 @@ public final class TubeData {
     /** By family, the types that differ in the heater alone. */
     private final Map<String, List<TubeType>> families = new HashMap<>();
     /** What was asked for under a name that is not a type's own. */
-    private final Map<String, Optional<TubeType>> asked = new ConcurrentHashMap<>();
+    private final Map<String, TubeType> asked = new ConcurrentHashMap<>();
 
     private TubeData(Map<String, TubeType> types, Map<String, String> aliases) {
         this.types = types;
@@ -41,27 +43,10 @@ public final class TubeData {
         return SHIPPED;
     }
 
-    /**
-     * This data and a shop's own rows, in the columns of {@code tube-points.csv}; a type named there replaces the
-     * shipped one. A row whose section is {@code heater} brings a type of which only pins and heater are known; a
-     * column {@code class} says what it is for, in the words of {@code tube-names.csv}.
-     *
-     * @throws InvalidEntry when a row has no type or section, or a cell that should be a number is not one
-     */
-    public TubeData with(String csv) {
-        return with(read(rows(new StringReader(csv)), Map.of()));
-    }
-
     /** This data and types a shop knows itself; one that is listed by this name is replaced. */
     public TubeData with(List<OwnTube> tubes) {
-        Map<String, TubeType> own = new LinkedHashMap<>();
-        tubes.forEach(tube -> own.put(tube.name(), tube.type()));
-        return with(own);
-    }
-
-    private TubeData with(Map<String, TubeType> own) {
         Map<String, TubeType> merged = new LinkedHashMap<>(types);
-        merged.putAll(own);
+        tubes.forEach(tube -> merged.put(tube.name(), tube.type()));
         return new TubeData(merged, aliases);
     }
 
@@ -83,7 +68,18 @@ public final class TubeData {
     public Optional<TubeType> type(String type) {
         String plain = TubeNames.plain(bare(type));
         TubeType own = types.get(plain);
-        return own != null ? Optional.of(own) : asked.computeIfAbsent(plain, this::found);
+        if (own != null || plain.length() > LONGEST_NAME) {
+            return Optional.ofNullable(own);
+        }
+        TubeType before = asked.get(plain);
+        if (before != null) {
+            return Optional.of(before);
+        }
+        Optional<TubeType> found = found(plain);
+        if (asked.size() < MOST_ASKED) {
+            found.ifPresent(known -> asked.put(plain, known));
+        }
+        return found;
     }
 
     private Optional<TubeType> found(String name) {
@@ -254,18 +250,6 @@ public final class TubeData {
         byType.forEach((name, rows) ->
                 types.put(TubeNames.plain(name), type(name, rows, named.getOrDefault(name, rows.get(0)))));
         return types;
-    }
-
-    private static List<Map<String, String>> rows(Reader source) {
-        List<Map<String, String>> rows = TubeTable.rows(source);
-        for (int i = 0; i < rows.size(); i++) {
-            if (rows.get(i).getOrDefault("type", "").isEmpty()) {
-                throw new InvalidEntry(
-                        InvalidEntry.Code.EMPTY,
-                        "tube data, row " + (i + 2) + ": the column \"type\" is empty; give the type number.");
-            }
-        }
-        return rows;
     }
 
     /** @param named what is known beside the points; for a shop's own type its first row */

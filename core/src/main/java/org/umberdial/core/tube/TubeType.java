@@ -1,7 +1,12 @@
 package org.umberdial.core.tube;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What is published about one type.
@@ -65,5 +70,37 @@ public record TubeType(
     /** Whether some figure its currents rest on is so unsure that no part may be accused by it. */
     public boolean isUnsure() {
         return points.stream().anyMatch(point -> point.confidence() == Confidence.LOW);
+    }
+
+    /** What its heater takes, in words; empty where nothing is known. */
+    public String heater() {
+        return Stream.of(said(heaterVolts, " V"), said(heaterAmperes, " A"))
+                .filter(text -> !text.isEmpty())
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String said(OptionalDouble value, String unit) {
+        return value.isEmpty()
+                ? ""
+                : new BigDecimal(value.getAsDouble())
+                                .round(new MathContext(3))
+                                .stripTrailingZeros()
+                                .toPlainString()
+                        + unit;
+    }
+
+    /** What is not known of it, in sentences. */
+    public List<String> lacks() {
+        List<String> lacks = new ArrayList<>();
+        if (heaterWatts().isEmpty() && use != TubeUse.GAS_RECTIFIER && use != TubeUse.REGULATOR) {
+            lacks.add("Its heater is not known: a string of heaters cannot be added up with it.");
+        }
+        if (pinout.isEmpty()) {
+            lacks.add("Its pins are not known: the drawing leaves them off.");
+        }
+        if (!hasLaw()) {
+            lacks.add("Pins and heater only: its stage is drawn, and its currents are not expected.");
+        }
+        return lacks;
     }
 }

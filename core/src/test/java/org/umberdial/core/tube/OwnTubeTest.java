@@ -104,4 +104,22 @@ class OwnTubeTest {
                 assertThrows(InvalidEntry.class, () -> OwnTube.of("", List.of(TRIODE)))
                         .field());
     }
+
+    /** Whatever ships can be the start of a shop's own, and then draws what it drew. */
+    @Test
+    void everyShippedType_canBeTheShopsOwn_andIsTheSame() {
+        for (TubeType type : TubeData.shipped().types()) {
+            OwnTube own = OwnTube.of(type.name(), OwnTube.from(type).rows());
+            assertEquals(type.use(), own.type().use(), type.name());
+            assertEquals(type.pinout(), own.type().pinout(), type.name());
+            assertEquals(type.hasLaw(), own.type().hasLaw(), type.name());
+            assertTrue(
+                    own.says().stream().noneMatch(said -> said.contains("slip")),
+                    () -> type.name() + ": " + own.says());
+            assertEquals(
+                    TubeSystem.of(type).stream().map(TubeSystem::section).toList(),
+                    TubeSystem.of(own.type()).stream().map(TubeSystem::section).toList(),
+                    type.name());
+        }
+    }
 }

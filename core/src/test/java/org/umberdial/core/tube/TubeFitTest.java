@@ -109,8 +109,8 @@ class TubeFitTest {
     @Test
     void aShop_addsATypeAsData() {
         TubeData shop = TubeData.shipped()
-                .with("type,section,point,Va,Vg1,Ia_mA,gm_mA_V,rp_kohm,mu,heater_V,heater_A\nXY9,"
-                        + "triode,1,200,-3,4,2.5,12,30,6.3,0.3\n");
+                .with(OwnTube.read("type,section,point,Va,Vg1,Ia_mA,gm_mA_V,rp_kohm,mu,heater_V,heater_A\nXY9,"
+                        + "triode,1,200,-3,4,2.5,12,30,6.3,0.3\n"));
         assertFalse(TubeData.shipped().knows("XY9"));
         double[] out = new double[3];
         new TubeModels(shop).model("XY9_T").orElseThrow().triode().orElseThrow().plate(-3, 200, out);
@@ -121,7 +121,7 @@ class TubeFitTest {
     @Test
     void aShopsRow_withTextForANumber_isRefusedInASentence() {
         InvalidEntry refused =
-                assertThrows(InvalidEntry.class, () -> TubeData.shipped().with("type,section,Va\nXY9,triode,much\n"));
+                assertThrows(InvalidEntry.class, () -> OwnTube.read("type,section,Va\nXY9,triode,much\n"));
         assertTrue(refused.getMessage().contains("XY9") && refused.getMessage().contains("much"));
     }
 }

@@ -3,6 +3,7 @@ package org.umberdial.server.tubes.internal;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -168,40 +169,15 @@ class TubeController {
     }
 
     private static List<String> shippedSays(TubeType type) {
-        return !type.hasLaw()
-                ? List.of("Pins and heater only: its stage is drawn, and its currents are not expected.")
-                : type.isUnsure()
-                        ? List.of("Some of its figures are of low confidence: they help to expect, and accuse no part.")
-                        : List.of();
+        List<String> says = new ArrayList<>(type.lacks());
+        if (type.isUnsure()) {
+            says.add("Some of its figures are of low confidence: they help to expect, and accuse no part.");
+        }
+        return says;
     }
 
     private static TubeRow row(TubeType type, Set<String> own) {
         return new TubeRow(
-                type.name(),
-                type.use().label(),
-                Stream.of(
-                                number(
-                                        type.heaterVolts().isPresent(),
-                                        type.heaterVolts().orElse(0),
-                                        " V"),
-                                number(
-                                        type.heaterAmperes().isPresent(),
-                                        type.heaterAmperes().orElse(0),
-                                        " A"))
-                        .filter(text -> !text.isEmpty())
-                        .collect(Collectors.joining(", ")),
-                type.base(),
-                type.hasLaw(),
-                own.contains(type.name()));
-    }
-
-    private static String number(boolean known, double value, String unit) {
-        return known
-                ? java.math.BigDecimal.valueOf(value)
-                                .round(new java.math.MathContext(3))
-                                .stripTrailingZeros()
-                                .toPlainString()
-                        + unit
-                : "";
+                type.name(), type.use().label(), type.heater(), type.base(), type.hasLaw(), own.contains(type.name()));
     }
 }

@@ -2,6 +2,7 @@ package org.umberdial.server.tubes.internal;
 
 import static org.umberdial.tables.Tables.BENCH_SET;
 import static org.umberdial.tables.Tables.OWN_TUBE;
+import static org.umberdial.tables.Tables.SHOP;
 
 import java.util.List;
 import java.util.Optional;
@@ -26,12 +27,12 @@ public class TubeTables {
                 .fetch(OWN_TUBE.BODY);
     }
 
-    /** The rows of one type, held until the transaction ends. */
+    /** The rows of one type; until the transaction ends nobody else changes the shop's types, new ones included. */
     public Optional<String> locked(String shopId, String name) {
+        db.select(SHOP.ID).from(SHOP).where(SHOP.ID.eq(shopId)).forUpdate().fetch();
         return db.select(OWN_TUBE.BODY)
                 .from(OWN_TUBE)
                 .where(OWN_TUBE.SHOP_ID.eq(shopId), OWN_TUBE.NAME.eq(name))
-                .forUpdate()
                 .fetchOptional(OWN_TUBE.BODY);
     }
 
