@@ -60,8 +60,28 @@ public record Answers(
         return new Answers(feed, lineVolts, filter, rectifier, output, bias, said);
     }
 
+    /** The same with one more question answered. */
+    public Answers and(Answer said) {
+        if (said instanceof Filter one) {
+            return filter(Optional.of(one));
+        }
+        if (said instanceof Metal one) {
+            return rectifier(Optional.of(one));
+        }
+        if (said instanceof Ends one) {
+            return output(Optional.of(one));
+        }
+        if (said instanceof Bias one) {
+            return bias(Optional.of(one));
+        }
+        return splitter(Optional.of((Splitter) said));
+    }
+
+    /** An answer to a question that has only a few; its class is the question. */
+    public sealed interface Answer permits Filter, Metal, Ends, Bias, Splitter {}
+
     /** What smooths the B+. */
-    public enum Filter {
+    public enum Filter implements Answer {
         RESISTOR,
         CHOKE,
         /** The speaker's field coil in the plus lead. */
@@ -71,7 +91,7 @@ public record Answers(
     }
 
     /** What rectifies where no tube does. */
-    public enum Metal {
+    public enum Metal implements Answer {
         SELENIUM,
         SILICON,
         BRIDGE,
@@ -79,7 +99,7 @@ public record Answers(
     }
 
     /** What makes the output grids negative. */
-    public enum Bias {
+    public enum Bias implements Answer {
         /** A resistor under the cathode. */
         CATHODE,
         /** What all the set draws, through a resistor or the field coil in the minus lead. */
@@ -89,7 +109,7 @@ public record Answers(
     }
 
     /** What drives the two grids of a push-pull pair apart. */
-    public enum Splitter {
+    public enum Splitter implements Answer {
         SPLIT_LOAD,
         SEE_SAW,
         LONG_TAIL,
@@ -97,7 +117,7 @@ public record Answers(
     }
 
     /** How two output tubes of a kind work. */
-    public enum Ends {
+    public enum Ends implements Answer {
         PUSH_PULL,
         STEREO
     }

@@ -23,8 +23,8 @@ import org.umberdial.core.draft.Drafter;
 import org.umberdial.core.draft.Feed;
 import org.umberdial.core.draft.Fitted;
 import org.umberdial.core.draft.LineUp;
+import org.umberdial.core.draft.Stage;
 import org.umberdial.core.set.BenchSet;
-import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.InvalidEntry;
@@ -84,8 +84,8 @@ public record StageSwap(
         return new Finding(set).to(to);
     }
 
-    /** The siblings a set's tubes leave room for, by the stage they are of. */
-    public static Map<String, List<Sibling>> open(BenchSet set) {
+    /** The siblings of a set's drafted stages that its tubes leave room for. */
+    public static List<Sibling> open(BenchSet set) {
         return new Finding(set).open();
     }
 
@@ -98,8 +98,9 @@ public record StageSwap(
         /** A tube's card is named by its socket and the system in it. */
         private static final Pattern TUBE = Pattern.compile("X(V\\d+)(?:[ABTDR]|D\\d|H)?");
         /** Questions whose answers change the same parts are asked together. */
-        private static final List<List<String>> TOGETHER =
-                List.of(List.of("filter", "bias", "rectifier"), List.of("output", "splitter"));
+        private static final List<List<Class<? extends Answers.Answer>>> TOGETHER = List.of(
+                List.of(Answers.Filter.class, Answers.Bias.class, Answers.Metal.class),
+                List.of(Answers.Ends.class, Answers.Splitter.class));
 
         private final BenchSet set;
         private final Drafter drafter;
@@ -121,7 +122,7 @@ public record StageSwap(
                     .toList());
             this.own = jobs(set.parts().stream().map(Part::card).toList());
             this.base = Answers.NONE
-                    .feed(feed(set.construction()))
+                    .feed(Feed.of(set.construction()))
                     .lineVolts(set.parts().stream()
                             .map(Part::card)
                             .filter(card -> card.letter() == 'V' && card.hertz() > 0)
@@ -140,17 +141,6 @@ public record StageSwap(
                 }
             }
             return types;
-        }
-
-        private static Optional<Feed> feed(ConstructionClass construction) {
-            return switch (construction) {
-                case SERIES_STRING, RECORD_PLAYER_LIVE -> Optional.of(Feed.SERIES);
-                case MAINS_TRANSFORMER, RECORD_PLAYER -> Optional.of(Feed.TRANSFORMER);
-                case AUTOTRANSFORMER -> Optional.of(Feed.AUTOTRANSFORMER);
-                case VIBRATOR -> Optional.of(Feed.VIBRATOR);
-                case BATTERY -> Optional.of(Feed.BATTERY);
-                case UNKNOWN -> Optional.empty();
-            };
         }
 
         /** What such a draft has, and what each part is there. */
@@ -176,122 +166,153 @@ public record StageSwap(
                             .count();
         }
 
-        /** The answers whose draft is nearest to what stands, found one question after the other. */
+        /** The answers whose draft is nearest to what stands, questions that change the same parts asked together. */
         private Answers nearest() {
             Answers best = base;
-            for (List<String> questions : TOGETHER) {
+            for (List<Class<? extends Answers.Answer>> questions : TOGETHER) {
                 List<Answers> candidates = List.of(best);
-                for (String one : questions) {
+                for (Class<? extends Answers.Answer> question : questions) {
                     candidates = candidates.stream()
                             .flatMap(said -> Stream.concat(
                                     Stream.of(said),
                                     Arrays.stream(Sibling.values())
-                                            .filter(sibling -> question(sibling).equals(one))
-                                            .map(sibling -> sibling.in(said))))
+                                            .map(Sibling::answer)
+                                            .filter(question::isInstance)
+                                            .map(said::and)))
                             .toList();
                 }
                 best = candidates.stream()
-                        .reduce((a, b) -> distance(b) < distance(a) ? b : a)
+                        .reduce((one, other) -> distance(other) < distance(one) ? other : one)
                         .orElse(best);
             }
             return best;
         }
 
-        private static String question(Sibling sibling) {
-            return switch (sibling) {
-                case RESISTOR, CHOKE, FIELD, FIELD_MINUS -> "filter";
-                case SELENIUM, SILICON, DOUBLER -> "rectifier";
-                case CATHODE_BIAS, BACK_BIAS, FIXED_BIAS -> "bias";
-                case PUSH_PULL, STEREO -> "output";
-                case SPLIT_LOAD, SEE_SAW, LONG_TAIL, TRANSFORMER -> "splitter";
-            };
+        List<Sibling> open() {
+            Answers now = nearest();
+            return Arrays.stream(Sibling.values())
+                    .filter(sibling -> isDrafted(sibling.stage()) && changes(now, sibling))
+                    .toList();
         }
 
-        Map<String, List<Sibling>> open() {
-            Map<String, List<Sibling>> open = new LinkedHashMap<>();
-            if (lineUp.tubes().isEmpty()) {
-                return open;
-            }
-            Answers now = nearest();
-            Map<Place, String> drafted = sketch(now);
-            for (Sibling sibling : Sibling.values()) {
-                if (!sketch(sibling.in(now)).equals(drafted)) {
-                    open.computeIfAbsent(sibling.stage().id(), stage -> new ArrayList<>())
-                            .add(sibling);
-                }
-            }
-            return open;
+        /** A stage that somebody typed is nobody's draft: what would go from it cannot be told. */
+        private boolean isDrafted(Stage stage) {
+            return set.parts().stream().anyMatch(part -> Stage.of(part.card()).equals(Optional.of(stage)));
+        }
+
+        private boolean changes(Answers now, Sibling to) {
+            return !sketch(now.and(to.answer())).equals(sketch(now));
         }
 
         StageSwap to(Sibling to) {
-            if (lineUp.tubes().isEmpty()) {
-                throw new InvalidEntry(
-                        InvalidEntry.Code.UNKNOWN,
-                        "This set has no sockets with tubes to draft another stage from; type its parts with +.");
-            }
             Answers now = nearest();
-            Draft before = drafter.draft(lineUp, now);
-            Draft after = drafter.draft(lineUp, to.in(now));
-            Map<Place, Card> old = Place.all(before.deck().cards(), card -> card);
-            Map<Place, Card> fresh = Place.all(after.deck().cards(), card -> card);
-            if (sketch(now).equals(sketch(to.in(now)))) {
+            if (!isDrafted(to.stage())) {
+                throw new InvalidEntry(
+                        InvalidEntry.Code.CONFLICT,
+                        "The stage “" + to.stage().label()
+                                + "” of this set was not drafted here, so that what has to go"
+                                + " from it cannot be told. Take its parts out with - and type the others with +.");
+            }
+            if (!changes(now, to)) {
                 throw new InvalidEntry(
                         InvalidEntry.Code.CONFLICT,
                         "As “" + to.word() + "” the circuit is what it is already, or its tubes leave no room for it.");
             }
+            Draft before = drafter.draft(lineUp, now);
+            Draft after = drafter.draft(lineUp, now.and(to.answer()));
             List<String> says = new ArrayList<>(after.says());
             says.removeAll(before.says());
-            Map<Place, Part> parts = Place.all(set.parts(), Part::card);
-            List<String> removed = removed(old, fresh, parts, says);
-            return new StageSwap(
-                    removed,
-                    put(old, fresh, parts, new HashSet<>(removed)),
-                    after.deck().sockets(),
-                    after.deck().models(),
-                    Sibling.of(to.stage()).stream()
-                            .filter(sibling -> question(sibling).equals(question(to)))
-                            .filter(sibling ->
-                                    sibling != to && sketch(sibling.in(now)).equals(sketch(now)))
-                            .findFirst(),
-                    says);
+            return new Difference(
+                            set,
+                            Place.all(before.deck().cards(), card -> card),
+                            Place.all(after.deck().cards(), card -> card))
+                    .swap(after.deck(), was(now, to), says);
         }
 
-        private List<String> removed(
-                Map<Place, Card> old, Map<Place, Card> fresh, Map<Place, Part> parts, List<String> says) {
-            List<String> removed = new ArrayList<>();
-            old.keySet().stream()
-                    .filter(place -> !fresh.containsKey(place) && parts.containsKey(place))
-                    .map(parts::get)
-                    .forEach(part -> {
-                        if (part.unconfirmed() || !Walk.asks(part.card())) {
-                            removed.add(part.reference());
-                        } else {
-                            says.add(part.reference() + " was compared with this set and stays; take it out with -, if"
-                                    + " it is not there.");
-                        }
-                    });
-            return removed;
+        private Optional<Sibling> was(Answers now, Sibling to) {
+            return Arrays.stream(Sibling.values())
+                    .filter(sibling -> sibling != to
+                            && sibling.answer().getClass() == to.answer().getClass()
+                            && !changes(now, sibling))
+                    .findFirst();
+        }
+    }
+
+    /** What two drafts differ in, carried over to the set as it stands. */
+    private static final class Difference {
+        private final BenchSet set;
+        private final Map<Place, Card> old;
+        private final Map<Place, Card> fresh;
+        private final Map<Place, Part> parts;
+        private final List<String> removed = new ArrayList<>();
+        private final List<Card> put = new ArrayList<>();
+
+        Difference(BenchSet set, Map<Place, Card> old, Map<Place, Card> fresh) {
+            this.set = set;
+            this.old = old;
+            this.fresh = fresh;
+            this.parts = Place.all(set.parts(), Part::card);
         }
 
-        /** New parts under references that are free, and those that stay with another usual value. */
-        private List<Card> put(Map<Place, Card> old, Map<Place, Card> fresh, Map<Place, Part> parts, Set<String> free) {
+        StageSwap swap(Deck deck, Optional<Sibling> was, List<String> says) {
+            old.forEach((place, card) -> {
+                if (!fresh.containsKey(place)) {
+                    remove(place, card).ifPresent(says::add);
+                }
+            });
+            says.addAll(put());
+            return new StageSwap(List.copyOf(removed), List.copyOf(put), deck.sockets(), deck.models(), was, says);
+        }
+
+        /** Takes out what the draft has no more; a sentence where it stays, or is not there as it was drafted. */
+        private Optional<String> remove(Place place, Card drafted) {
+            Part part = parts.get(place);
+            if (part == null) {
+                return Optional.of("The draft's " + drafted.key("desc").orElse(drafted.reference())
+                        + " is not there as it was drafted; look whether what is there instead has to go.");
+            }
+            if (part.unconfirmed() || !Walk.asks(part.card())) {
+                removed.add(part.reference());
+                return Optional.empty();
+            }
+            return Optional.of(part.reference()
+                    + " was compared with this set and stays; take it out with -, if it is not there.");
+        }
+
+        /**
+         * New parts under references that are free, and those that stay with another usual value; sentences for what
+         * somebody put there before.
+         */
+        private List<String> put() {
             Set<String> taken = set.parts().stream()
                     .map(Part::reference)
-                    .filter(reference -> !free.contains(reference))
+                    .filter(reference -> !removed.contains(reference))
                     .collect(Collectors.toCollection(HashSet::new));
-            List<Card> put = new ArrayList<>();
+            List<String> says = new ArrayList<>();
             fresh.forEach((place, card) -> {
                 Card before = old.get(place);
-                if (before == null) {
-                    put.add(card.withReference(unused(card.reference(), taken)));
-                    return;
-                }
                 Part part = parts.get(place);
-                if (part != null && part.unconfirmed() && !same(before, card) && same(part.card(), before)) {
+                if (before == null) {
+                    Optional<Part> there = standing(card);
+                    there.ifPresentOrElse(
+                            one -> says.add(one.reference() + " stands where the "
+                                    + card.key("desc").orElse("draft's part") + " would come, and is left as it is."),
+                            () -> put.add(card.withReference(unused(card.reference(), taken))));
+                } else if (part != null && part.unconfirmed() && !same(before, card) && same(part.card(), before)) {
                     put.add(card.withReference(part.reference()));
                 }
             });
-            return put;
+            return says;
+        }
+
+        /** A part of the same kind at the same two ends that stays. */
+        private Optional<Part> standing(Card card) {
+            return set.parts().stream()
+                    .filter(part -> !removed.contains(part.reference()))
+                    .filter(part -> "RCL".indexOf(card.letter()) >= 0
+                            && part.card().letter() == card.letter()
+                            && new HashSet<>(part.nodes()).equals(new HashSet<>(card.nodes())))
+                    .findFirst();
         }
 
         /** Within what is lost in writing a value down. */

@@ -5,7 +5,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
@@ -88,7 +87,7 @@ class DraftController {
                     caller.shopId(),
                     setId.toString(),
                     stored.label(),
-                    construction(draft.feed()),
+                    draft.feed().construction(),
                     false,
                     sets.set(caller.shopId(), setId.toString()).version());
         }
@@ -118,7 +117,7 @@ class DraftController {
         ConstructionClass known =
                 sets.set(caller.shopId(), setId.toString()).set().construction();
         Answers answers = Answers.NONE
-                .feed(Optional.ofNullable(edit.feed).or(() -> feed(known)))
+                .feed(Optional.ofNullable(edit.feed).or(() -> Feed.of(known)))
                 .lineVolts(line)
                 .filter(Optional.ofNullable(edit.filter))
                 .rectifier(Optional.ofNullable(edit.rectifier))
@@ -153,28 +152,6 @@ class DraftController {
         }
     }
 
-    /** What is known of the set before its tubes are. */
-    private static Optional<Feed> feed(ConstructionClass known) {
-        return switch (known) {
-            case SERIES_STRING, RECORD_PLAYER_LIVE -> Optional.of(Feed.SERIES);
-            case MAINS_TRANSFORMER, RECORD_PLAYER -> Optional.of(Feed.TRANSFORMER);
-            case AUTOTRANSFORMER -> Optional.of(Feed.AUTOTRANSFORMER);
-            case VIBRATOR -> Optional.of(Feed.VIBRATOR);
-            case BATTERY -> Optional.of(Feed.BATTERY);
-            case UNKNOWN -> Optional.empty();
-        };
-    }
-
-    private static ConstructionClass construction(Feed feed) {
-        return switch (feed) {
-            case SERIES -> ConstructionClass.SERIES_STRING;
-            case TRANSFORMER -> ConstructionClass.MAINS_TRANSFORMER;
-            case AUTOTRANSFORMER -> ConstructionClass.AUTOTRANSFORMER;
-            case VIBRATOR -> ConstructionClass.VIBRATOR;
-            case BATTERY -> ConstructionClass.BATTERY;
-        };
-    }
-
     private static DraftView view(LineUp lineUp, Draft draft) {
         return new DraftView(
                 lineUp.tubes().stream().map(DraftController::fitted).toList(),
@@ -192,18 +169,7 @@ class DraftController {
                 type.map(TubeType::name).orElse(""),
                 type.map(t -> t.use().label() + (t.hasLaw() ? "" : ", pins and heater only"))
                         .orElse("not in the tube data"),
-                type.filter(t -> t.heaterVolts().isPresent())
-                        .map(t -> number(t.heaterVolts().getAsDouble()) + " V"
-                                + (t.heaterAmperes().isPresent()
-                                        ? ", " + number(t.heaterAmperes().getAsDouble()) + " A"
-                                        : ""))
-                        .orElse(""),
+                type.map(TubeType::heater).orElse(""),
                 type.isPresent());
-    }
-
-    private static String number(double value) {
-        return String.format(Locale.ROOT, value == Math.rint(value) ? "%.0f" : "%.3g", value)
-                .replaceFirst("(\\.\\d*?)0+$", "$1")
-                .replaceFirst("\\.$", "");
     }
 }

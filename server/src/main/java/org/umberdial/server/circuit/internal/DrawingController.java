@@ -271,8 +271,7 @@ class DrawingController {
     /** What the set's stages may be instead. */
     @GetMapping("/walk/siblings")
     List<SiblingView> siblings(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return StageSwap.open(sets.set(caller.shopId(), setId.toString()).set()).values().stream()
-                .flatMap(List::stream)
+        return StageSwap.open(sets.set(caller.shopId(), setId.toString()).set()).stream()
                 .map(one -> new SiblingView(one.stage().id(), one.word(), one.label()))
                 .toList();
     }
