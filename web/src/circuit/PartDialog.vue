@@ -38,22 +38,20 @@ const jobs = computed(() => [
   { id: '', name: props.say(props.part?.role || !props.part?.found ? 'as the circuit says' : props.part.found) },
   ...(roles.data.value ?? []).map((role) => ({ id: role.id, name: props.say(role.label) })),
 ])
-/** What the part does: found from what it joins, or said here and kept in its line. */
+/** What the part does: found from what it joins, or said here and kept with it. */
 const job = computed({
   get: () => props.part?.role ?? '',
   set: (role: string) => void give(role),
 })
 async function give(role: string) {
   if (!props.part) return
-  const seen = props.part.line
-  const bare = seen
-    .replace(/\s*\bjob=\S+/, '')
-    .replace(/;\s*$/, '')
-    .trimEnd()
-  const line = role ? `${bare}${bare.includes(';') ? '' : ' ;'} job=${role.toLowerCase()}` : bare
-  const answer = await props.doors.putPart(line, seen)
+  const answer = await props.doors.giveRole(props.part.reference, {
+    role: (role || null) as Schemas['RoleEdit']['role'],
+    seen: props.part.line,
+  })
   problem.value = answer.kind === 'failed' ? answer.problem : null
 }
+
 watch([value, origin, source, () => props.part?.reference], () => {
   id = crypto.randomUUID()
   problem.value = null

@@ -59,6 +59,15 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
       if (answer.kind === 'failed') await refresh()
       return answer
     },
+    giveRole: (reference: string, body: Schemas['RoleEdit']) =>
+      change(
+        ask(
+          http.PUT('/api/sets/{setId}/parts/{reference}/role', {
+            params: { path: { setId: toValue(setId), reference } },
+            body,
+          }),
+        ),
+      ),
     removePart: (reference: string) =>
       keep(
         ask(

@@ -317,12 +317,7 @@ class CircuitTest {
     /** A word makes a stage another, and the word it was makes it again what it was; currents follow. */
     @Test
     void aStageIsSwappedByItsWord_andBack() throws IOException {
-        String id = UUID.randomUUID().toString();
-        String path = "/api/sets/" + id;
-        RunningServer.post(
-                "/api/sets",
-                "{\"id\":\"" + id + "\",\"title\":\"Swapped\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
-                        + "\"construction\":\"UNKNOWN\"}");
+        String path = RunningServer.newSet("Swapped");
         RunningServer.post(path + "/drafts", "{\"lineUp\":\"ECC83 2xEL84 EZ81\",\"lineVolts\":\"\"}");
         String before = RunningServer.get(path + "/walk").text();
         assertTrue(RunningServer.get(path + "/walk/siblings").text().contains("fixed bias"));

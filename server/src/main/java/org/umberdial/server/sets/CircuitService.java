@@ -18,6 +18,7 @@ import org.umberdial.core.circuit.deck.DeckRefused;
 import org.umberdial.core.circuit.deck.DeckWriter;
 import org.umberdial.core.draft.Draft;
 import org.umberdial.core.entry.PartLine;
+import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
@@ -384,6 +385,19 @@ public class CircuitService {
         StoredSet changed = sets.set(shopId, setId);
         checkSize(changed.deck());
         return changed;
+    }
+
+    /** Says what a part does, whatever the network says; with no role the network says it again. */
+    @Transactional
+    public StoredSet giveRole(String shopId, String setId, String reference, Optional<NetworkRole> role, String seen) {
+        tables.lock(shopId, setId);
+        Card card = part(sets.set(shopId, setId), reference).card();
+        requireUnchanged(shopId, setId, Map.of(card.reference(), seen));
+        Map<String, String> keys = new LinkedHashMap<>(card.keys());
+        keys.remove("job");
+        role.ifPresent(one -> keys.put("job", one.name().toLowerCase(Locale.ROOT)));
+        putCard(shopId, setId, card.withKeys(keys));
+        return sets.set(shopId, setId);
     }
 
     @Transactional

@@ -126,6 +126,11 @@ class SetController {
             List<ValueView> values,
             @Schema(nullable = true) String conflict) {}
 
+    /** @param seen the part's line as it stood */
+    record RoleEdit(
+            @Schema(nullable = true) NetworkRole role,
+            @NotNull @Size(max = 500) String seen) {}
+
     record CircuitPoint(String node, String name, String socket, String pin, String hint) {}
 
     /** @param seen what a change of this value says it was made from */
@@ -345,6 +350,17 @@ class SetController {
             @PathVariable String reference,
             @RequestParam String seen) {
         return circuit(circuits.removePart(caller.shopId(), setId.toString(), reference, seen));
+    }
+
+    /** Says what a part does; a role left empty is the network's to say again. */
+    @PutMapping("/parts/{reference}/role")
+    CircuitView giveRole(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable String reference,
+            @Valid @RequestBody RoleEdit edit) {
+        return circuit(circuits.giveRole(
+                caller.shopId(), setId.toString(), reference, Optional.ofNullable(edit.role), edit.seen));
     }
 
     @DeleteMapping("/unread-lines")
