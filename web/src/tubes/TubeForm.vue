@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { useDebounceFn } from '@vueuse/core'
-import { computed, reactive, ref, watch } from 'vue'
+import { useDebounceFn, useSessionStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { ask, faultAt, http, orThrow, type Problem, type Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -31,10 +31,26 @@ const confidences = [
   { id: 'medium', name: 'one list or book' },
   { id: 'low', name: 'memory, or a relative' },
 ] as const
-const typeName = ref(props.name)
-/** What is said once for a type stands in its first row. */
-const once = reactive<Row>({ warm_up: 'indirect', confidence: 'medium', ...(props.from?.rows[0] ?? {}) })
-const points = ref<Row[]>((props.from?.rows ?? [{ section: 'heater' }]).map((row) => ({ ...row })))
+/** What is typed outlives another type looked at, and a reload; it is of what it was begun from. */
+interface Draft {
+  seen: string
+  name: string
+  /** What is said once for a type stands in its first row. */
+  once: Row
+  points: Row[]
+}
+const begun = (): Draft => ({
+  seen: props.from?.seen ?? '',
+  name: props.name,
+  once: { warm_up: 'indirect', confidence: 'medium', ...(props.from?.rows[0] ?? {}) },
+  points: (props.from?.rows ?? [{ section: 'heater' }]).map((row) => ({ ...row })),
+})
+const KEY = `umber.tube.${props.from ? '' : 'new '}${props.name}`
+const draft = useSessionStorage<Draft>(KEY, begun())
+if (draft.value.seen !== (props.from?.seen ?? '')) draft.value = begun()
+const typeName = computed({ get: () => draft.value.name, set: (name: string) => (draft.value.name = name) })
+const once = computed(() => draft.value.once)
+const points = computed(() => draft.value.points)
 const onceColumns = [
   'class',
   'heater_V',
@@ -51,7 +67,8 @@ const seen = ref<Schemas['TubeView'] | null>(null)
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
 
-const cell = (key: string) => computed({ get: () => once[key] ?? '', set: (text: string) => (once[key] = text) })
+const cell = (key: string) =>
+  computed({ get: () => once.value[key] ?? '', set: (text: string) => (once.value[key] = text) })
 const use = cell('class')
 const heaterVolts = cell('heater_V')
 const heaterAmperes = cell('heater_A')
@@ -59,9 +76,9 @@ const base = cell('base')
 const pins = cell('pinout')
 const warmUp = cell('warm_up')
 const sisters = computed({
-  get: () => (once['equivalents'] ?? '').replaceAll('|', ' '),
+  get: () => (once.value['equivalents'] ?? '').replaceAll('|', ' '),
   set: (text: string) =>
-    (once['equivalents'] = text
+    (once.value['equivalents'] = text
       .trim()
       .split(/[\s,;|]+/)
       .join('|')),
@@ -73,8 +90,8 @@ const body = computed<Schemas['TubeEdit']>(() => ({
   seen: props.from?.seen ?? '',
   rows: points.value.map((row, index) => ({
     ...Object.fromEntries(Object.entries(row).filter(([key]) => !onceColumns.includes(key))),
-    ...(index === 0 ? Object.fromEntries(onceColumns.map((key) => [key, once[key] ?? ''])) : {}),
-    confidence: once['confidence'] ?? '',
+    ...(index === 0 ? Object.fromEntries(onceColumns.map((key) => [key, once.value[key] ?? ''])) : {}),
+    confidence: once.value['confidence'] ?? '',
   })),
 }))
 const look = useDebounceFn(async () => {
@@ -104,7 +121,13 @@ async function keep() {
   const answer = await ask(http.PUT('/api/tubes/type', { body: body.value }))
   busy.value = false
   problem.value = answer.kind === 'failed' ? answer.problem : null
-  if (answer.kind === 'ready') emit('kept', answer.value)
+  if (answer.kind === 'failed') return
+  sessionStorage.removeItem(KEY)
+  emit('kept', answer.value)
+}
+function leave() {
+  sessionStorage.removeItem(KEY)
+  emit('left')
 }
 const fault = (index: number, column: string) => faultAt(problem.value, `${index + 1}/${column}`)
 const placed = computed(() =>
@@ -119,7 +142,7 @@ const placed = computed(() =>
 </script>
 
 <template>
-  <form class="max-w-4xl" @submit.prevent="keep" @keydown.esc="$emit('left')">
+  <form class="max-w-4xl" @submit.prevent="keep">
     <div class="flex flex-wrap items-start gap-4">
       <TextField
         v-if="!from"
@@ -193,7 +216,7 @@ const placed = computed(() =>
         </ul>
         <p v-else-if="seen?.row.known" class="text-soft">Its figures fit together: currents will be expected of it.</p>
       </div>
-      <AppButton @click="$emit('left')">Leave as it is</AppButton>
+      <AppButton @click="leave">Leave as it is</AppButton>
       <AppButton look="main" type="submit" :disabled="busy || !typeName.trim()">Keep for this shop</AppButton>
     </div>
   </form>

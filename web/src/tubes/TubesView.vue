@@ -34,7 +34,13 @@ const tube = useQuery({
 })
 watch(chosen, () => (editing.value = route.query['new'] === undefined ? '' : 'new'))
 
-const choose = (name: string) => router.replace({ query: { type: name } })
+/** The focus goes along, so that the next Tab is past the list. */
+async function choose(name: string) {
+  await router.replace({ query: { type: name } })
+  await tube.suspense()
+  await nextTick()
+  document.getElementById('tube-name')?.focus()
+}
 /** With Enter in the field the first one found is shown. */
 const first = () => list.data.value?.tubes[0] && choose(list.data.value.tubes[0].name)
 async function changed() {
@@ -45,11 +51,9 @@ async function kept(one: Schemas['TubeView']) {
   client.setQueryData(['tube', one.row.name], one)
   await choose(one.row.name)
   await changed()
-  await nextTick()
-  document.getElementById('tube-name')?.focus()
 }
 async function removed() {
-  await choose('')
+  await router.replace({ query: {} })
   await changed()
 }
 async function load(file: File) {
@@ -107,19 +111,10 @@ async function load(file: File) {
       </section>
       <section aria-live="polite" class="min-w-0">
         <TubeForm
-          v-if="editing === 'new'"
-          :key="`new ${chosen}`"
-          :from="null"
-          :name="chosen || query.trim().toUpperCase()"
-          :say="say"
-          @kept="kept"
-          @left="editing = ''"
-        />
-        <TubeForm
-          v-else-if="editing === 'change' && tube.data.value"
-          :key="tube.data.value.row.name"
-          :from="tube.data.value"
-          :name="tube.data.value.row.name"
+          v-if="editing === 'new' || (editing === 'change' && tube.data.value)"
+          :key="`${editing} ${chosen}`"
+          :from="editing === 'change' ? (tube.data.value ?? null) : null"
+          :name="editing === 'change' ? (tube.data.value?.row.name ?? chosen) : chosen || query.trim().toUpperCase()"
           :say="say"
           @kept="kept"
           @left="editing = ''"
@@ -142,9 +137,10 @@ async function load(file: File) {
           <p class="mt-2">
             {{
               say(
-                'What you add or change here holds for every set of this shop at once, and comes before the table that ships. It goes along with a set that you hand on.',
+                'What you add or change here holds for every set of this shop at once, and comes before the table that ships.',
               )
             }}
+            {{ say('It goes along with a set that you hand on.') }}
           </p>
         </div>
       </section>
