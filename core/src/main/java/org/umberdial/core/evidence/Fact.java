@@ -16,6 +16,8 @@ public sealed interface Fact
                 WorthSaid,
                 Remark,
                 Decided,
+                PartRead,
+                PartDecided,
                 Unread {
     /** What it is about: a part's reference, an area, a control; may be empty. */
     String subject();

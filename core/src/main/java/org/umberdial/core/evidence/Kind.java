@@ -23,7 +23,9 @@ public enum Kind {
     PART_TESTED("part-tested", 1, Proved.class, "Proved"),
     WORTH("worth", 1, WorthSaid.class, "WorthSaid"),
     REMARK("remark", 1, Remark.class, "Remark"),
-    DECIDED("decided", 1, Decided.class, "");
+    DECIDED("decided", 1, Decided.class, ""),
+    PART_READ("part-read", 1, PartRead.class, ""),
+    PART_DECIDED("part-decided", 1, PartDecided.class, "");
 
     private final String stored;
     private final int form;
