@@ -85,6 +85,7 @@ export const router = createRouter({
             },
           ],
         },
+        { path: 'parts', component: () => import('./parts/PartsView.vue'), props: true, meta: { title: 'Parts' } },
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         {

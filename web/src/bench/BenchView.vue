@@ -27,6 +27,7 @@ const stages = computed(
     stands.value?.stages ?? [
       { ...unknown, id: 'arrival', title: 'Arrival' },
       { ...unknown, id: 'cold', title: 'Cold' },
+      { ...unknown, id: 'parts', title: 'Parts' },
       { ...unknown, id: 'volts', title: 'Volts' },
     ],
 )

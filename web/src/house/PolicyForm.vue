@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { RadioGroup, RadioGroupDescription, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
+import { CheckCircleIcon, StopCircleIcon } from '@heroicons/vue/24/solid'
 import { useQuery } from '@tanstack/vue-query'
 import { reactive, ref, watch } from 'vue'
 import { session } from '../account/session'
@@ -16,7 +18,13 @@ const groups = useQuery({
   queryFn: () => orThrow(ask(http.GET('/api/shop/figures'))),
   staleTime: Infinity,
 })
+const questions = useQuery({
+  queryKey: ['shop', 'schools'],
+  queryFn: () => orThrow(ask(http.GET('/api/shop/schools'))),
+  staleTime: Infinity,
+})
 type Edit = Schemas['ShopEdit']
+type School = Schemas['SchoolView']['id']
 const words = reactive({
   name: '',
   money: '',
@@ -26,6 +34,7 @@ const words = reactive({
   decimalSign: 'POINT' as Edit['decimalSign'],
 })
 const figures = reactive<Record<string, string>>({})
+const schools = reactive<Record<string, School>>({})
 const problem = ref<Problem | null>(null)
 const kept = ref(false)
 
@@ -35,13 +44,14 @@ watch(
     if (!s) return
     for (const key of Object.keys(words) as (keyof typeof words)[]) Object.assign(words, { [key]: s[key] })
     Object.assign(figures, s.figures)
+    Object.assign(schools, s.schools)
   },
   { immediate: true },
 )
 
 async function keep() {
   if (!shop.value) return
-  const answer = await save({ ...words, figures: { ...figures }, version: shop.value.version })
+  const answer = await save({ ...words, figures: { ...figures }, schools: { ...schools }, version: shop.value.version })
   problem.value = answer.kind === 'failed' ? answer.problem : null
   kept.value = answer.kind === 'ready'
 }
@@ -104,6 +114,39 @@ async function keep() {
           :fault="faultAt(problem, figure.id)"
         />
       </div>
+    </section>
+    <section aria-labelledby="policy-schools" class="space-y-4">
+      <h2 id="policy-schools" class="border-t border-line pt-4 text-lg font-semibold">Where schools differ</h2>
+      <RadioGroup
+        v-for="question in questions.data.value ?? []"
+        :key="question.id"
+        v-model="schools[question.id]"
+        class="grid gap-2 lg:grid-cols-[14rem_1fr]"
+      >
+        <RadioGroupLabel as="h3" class="pt-2 font-semibold">{{ say(question.label) }}</RadioGroupLabel>
+        <div class="space-y-1">
+          <RadioGroupOption
+            v-for="school in question.schools"
+            :key="school.id"
+            v-slot="{ checked }"
+            :value="school.id"
+            class="flex min-h-11 cursor-pointer gap-3 rounded border border-line px-3 py-2"
+          >
+            <component
+              :is="checked ? CheckCircleIcon : StopCircleIcon"
+              class="mt-0.5 size-5 shrink-0"
+              :class="checked ? 'text-accent' : 'text-line'"
+              aria-hidden="true"
+            />
+            <span>
+              <span :class="checked ? 'font-semibold' : ''">{{ say(school.label) }}</span>
+              <RadioGroupDescription as="span" class="block text-sm text-soft">
+                {{ say(school.why) }}
+              </RadioGroupDescription>
+            </span>
+          </RadioGroupOption>
+        </div>
+      </RadioGroup>
     </section>
     <ProblemNote :problem="problem" />
     <div class="flex items-center gap-4">

@@ -29,7 +29,7 @@ class ArchitectureTest {
 
     /** An area knows its own work; what it must know of another's comes through the ledger. */
     @ArchTest
-    static final ArchRule areasKeepToThemselves = slices().matching("org.umberdial.core.(arrival|cold|volts)..")
+    static final ArchRule areasKeepToThemselves = slices().matching("org.umberdial.core.(arrival|cold|parts|volts)..")
             .should()
             .notDependOnEachOther();
 
@@ -39,7 +39,7 @@ class ArchitectureTest {
             .resideInAnyPackage("..core.proof..", "..core.guide..", "..core.claim..", "..core.area..")
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("..core.arrival..", "..core.cold..", "..core.volts..");
+            .resideInAnyPackage("..core.arrival..", "..core.cold..", "..core.parts..", "..core.volts..");
 
     /** Only the ledger says how a claim stands, and only the file of a set opens one. */
     @ArchTest

@@ -1,5 +1,6 @@
 package org.umberdial.core.expect;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberdial.core.reading.Meter;
@@ -49,4 +50,7 @@ public sealed interface Reference permits Solved, OnSheet, ByClass {
 
     /** Volts at {@code seen} per ampere fed into {@code driven} [Ω]; 0 where nothing leads. */
     double transferOhms(String seen, String driven);
+
+    /** Works out at once how these nodes answer, which is quicker than one by one. */
+    default void prepare(List<String> seen) {}
 }

@@ -1,5 +1,6 @@
 package org.umberdial.core.expect;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberdial.core.circuit.work.OperatingPoint;
@@ -74,6 +75,11 @@ public final class Solved implements Reference {
                 - transferOhms(reference, node)
                 + transferOhms(reference, reference);
         return new Ohms(Double.isFinite(ohms) ? Math.max(0, ohms) : 0);
+    }
+
+    @Override
+    public void prepare(List<String> seen) {
+        circuit.prepare(seen);
     }
 
     @Override

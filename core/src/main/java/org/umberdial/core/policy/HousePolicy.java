@@ -10,9 +10,11 @@ import org.umberdial.core.value.DecimalSign;
  * @param line what comes out of the wall
  * @param volts how voltages are judged
  * @param cold how the cold bench judges
+ * @param parts how parts are judged and renewed
+ * @param schools which school it follows where they differ
  * @param worth how work is reckoned
  */
-public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Worth worth) {
+public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts parts, Schools schools, Worth worth) {
     /** How the shop speaks and writes. */
     public record Words(Vocabulary vocabulary, DecimalSign decimalSign) {}
 
@@ -69,6 +71,36 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Worth 
             double copperDoubtfulCelsius,
             double copperMostCelsius) {}
 
+    /**
+     * How parts are judged and renewed.
+     *
+     * @param low below this share of its marking a capacitor has lost capacitance
+     * @param open below this share it is open
+     * @param high above this multiple a leak feigns capacitance
+     * @param proofShare of its working volts at which a leak must be looked for at least
+     * @param leakPerCv what a new electrolytic may leak per farad and volt [A/(F V)]
+     * @param leakBase and what is added to it [A]
+     * @param usableTimes so many times a new one's leak an old one may have while it falls
+     * @param leakWatts more heat than this by its leak no electrolytic stands [W]
+     * @param lossAngle tangent of the loss angle at 120 Hz beyond which one is dried
+     * @param dryLeastOhms least leak resistance of a dry capacitor that is still sound [Ω]
+     * @param tubeBand how far above its least a tube is still doubtful, a fraction
+     * @param lotShare when so large a share of a kind has drifted, the lot is spoken of
+     */
+    public record Parts(
+            double low,
+            double open,
+            double high,
+            double proofShare,
+            double leakPerCv,
+            double leakBase,
+            double usableTimes,
+            double leakWatts,
+            double lossAngle,
+            double dryLeastOhms,
+            double tubeBand,
+            double lotShare) {}
+
     /** @param hourRate what an hour at the bench costs, in the shop's money, @param money its sign or name */
     public record Worth(BigDecimal hourRate, String money) {}
 
@@ -79,6 +111,8 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Worth 
                 new Line(120, 60),
                 new Volts(0.10, 0.10, 0.2, 2, 0.04, 0.10, 0.30),
                 new Cold(30, 10e3, 10e6, 0.5e-3, 0.15, 1.25, 0.20, 0.03, 30, 0.05, 85, 105),
+                new Parts(0.7, 0.1, 1.5, 0.7, 0.03, 20e-6, 5, 0.3, 0.25, 10e6, 0.1, 0.5),
+                Schools.usual(),
                 new Worth(BigDecimal.valueOf(40), "$"));
     }
 

@@ -157,14 +157,124 @@ public enum PolicyFigure {
             60,
             180,
             "105 is the end of class A",
-            policy -> policy.cold().copperMostCelsius());
+            policy -> policy.cold().copperMostCelsius()),
+
+    CAPACITANCE_LOW(
+            Group.PARTS,
+            "Capacitance lost below",
+            "% of the mark",
+            100,
+            30,
+            95,
+            "70 for electrolytics that dry",
+            policy -> policy.parts().low()),
+    CAPACITANCE_OPEN(
+            Group.PARTS,
+            "Open below",
+            "% of the mark",
+            100,
+            1,
+            25,
+            "10: little else reads so low",
+            policy -> policy.parts().open()),
+    CAPACITANCE_HIGH(
+            Group.PARTS,
+            "A leak feigns from",
+            "× the mark",
+            1,
+            1.1,
+            4,
+            "1.5; meters differ in how a leak fools them",
+            policy -> policy.parts().high()),
+    PROOF_SHARE(
+            Group.PARTS,
+            "Leakage is proven from",
+            "% of working volts",
+            100,
+            30,
+            150,
+            "70; some want the full volts",
+            policy -> policy.parts().proofShare()),
+    LEAK_PER_CV(
+            Group.PARTS,
+            "New electrolytic leaks",
+            "µA per µF V",
+            1,
+            0.001,
+            1,
+            "0.03 by most data sheets",
+            policy -> policy.parts().leakPerCv()),
+    LEAK_BASE(
+            Group.PARTS,
+            "and beside that",
+            "µA",
+            1e6,
+            0,
+            1000,
+            "20 by most data sheets",
+            policy -> policy.parts().leakBase()),
+    USABLE_TIMES(
+            Group.PARTS,
+            "An old one may leak",
+            "× a new one",
+            1,
+            1,
+            50,
+            "5, while it is still falling",
+            policy -> policy.parts().usableTimes()),
+    LEAK_WATTS(
+            Group.PARTS,
+            "Heat by a leak at most",
+            "W",
+            1,
+            0.02,
+            2,
+            "0.3: more and it warms itself up",
+            policy -> policy.parts().leakWatts()),
+    LOSS_ANGLE(
+            Group.PARTS,
+            "Dried from a loss angle of",
+            "tan δ",
+            1,
+            0.05,
+            2,
+            "0.25 at 120 Hz; a new one has 0.1 to 0.2",
+            policy -> policy.parts().lossAngle()),
+    DRY_LEAST_OHMS(
+            Group.PARTS,
+            "A dry capacitor holds at least",
+            "MΩ",
+            1e-6,
+            0.1,
+            10_000,
+            "10 anywhere; a grid asks for far more",
+            policy -> policy.parts().dryLeastOhms()),
+    TUBE_BAND(
+            Group.PARTS,
+            "A tube is doubtful up to",
+            "% over its least",
+            100,
+            0,
+            50,
+            "10 on most testers' scales",
+            policy -> policy.parts().tubeBand()),
+    LOT_SHARE(
+            Group.PARTS,
+            "Speak of the lot from",
+            "% drifted",
+            100,
+            10,
+            100,
+            "50: half of a kind is a batch gone",
+            policy -> policy.parts().lotShare());
 
     /** What the figures of a group are about. */
     public enum Group {
         LINE("The line"),
         VOLTS("Volts"),
         COLD("Cold tests"),
-        WINDINGS("Windings");
+        WINDINGS("Windings"),
+        PARTS("Parts");
 
         private final String label;
 
@@ -276,7 +386,8 @@ public enum PolicyFigure {
     }
 
     /** The policy with these figures, all of them, as they are kept. */
-    public static HousePolicy policy(HousePolicy.Words words, Map<PolicyFigure, Double> f, HousePolicy.Worth worth) {
+    public static HousePolicy policy(
+            HousePolicy.Words words, Map<PolicyFigure, Double> f, Schools schools, HousePolicy.Worth worth) {
         return new HousePolicy(
                 words,
                 new HousePolicy.Line(f.get(LINE_VOLTS), f.get(LINE_HERTZ)),
@@ -301,6 +412,20 @@ public enum PolicyFigure {
                         f.get(INSTRUMENT_TRUST),
                         f.get(COPPER_DOUBTFUL_CELSIUS),
                         f.get(COPPER_MOST_CELSIUS)),
+                new HousePolicy.Parts(
+                        f.get(CAPACITANCE_LOW),
+                        f.get(CAPACITANCE_OPEN),
+                        f.get(CAPACITANCE_HIGH),
+                        f.get(PROOF_SHARE),
+                        f.get(LEAK_PER_CV),
+                        f.get(LEAK_BASE),
+                        f.get(USABLE_TIMES),
+                        f.get(LEAK_WATTS),
+                        f.get(LOSS_ANGLE),
+                        f.get(DRY_LEAST_OHMS),
+                        f.get(TUBE_BAND),
+                        f.get(LOT_SHARE)),
+                schools,
                 worth);
     }
 }

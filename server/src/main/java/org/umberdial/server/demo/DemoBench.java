@@ -35,6 +35,12 @@ final class DemoBench {
                             Ability.of(Equipment.OHMMETER).upTo(2e6))),
             named("Signal generator", Ability.of(Equipment.GENERATOR).through(50)),
             named("Insulation tester", Ability.of(Equipment.INSULATION_TESTER).testingAt(250.0, 500.0, 1000.0)),
+            named("Leakage bridge", Ability.of(Equipment.LEAKAGE_TESTER).testingAt(25.0, 50.0, 150.0, 300.0, 400.0)),
+            named(
+                    "Capacitance and ESR meter",
+                    Ability.of(Equipment.CAPACITANCE_METER),
+                    Ability.of(Equipment.ESR_METER)),
+            named("Emission tester", Ability.of(Equipment.TUBE_TESTER)),
             named("1.5 V cell with clips", Ability.of(Equipment.DRY_CELL)),
             named("30 V bench supply", Ability.of(Equipment.DC_SUPPLY).upTo(30)),
             named("Discharge resistor with clips", Ability.of(Equipment.DISCHARGE_TOOL)));
@@ -73,10 +79,10 @@ final class DemoBench {
 
     private DemoBench() {}
 
-    private static Instrument named(String name, Ability ability) {
+    private static Instrument named(String name, Ability... abilities) {
         String id =
                 UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)).toString();
-        return new Instrument(id, name, false, List.of(ability));
+        return new Instrument(id, name, false, List.of(abilities));
     }
 
     private static StockItem transformer(int number, TransformerSize.Candidate candidate) {

@@ -19,13 +19,17 @@ import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.umberdial.core.cold.TestRow;
+import org.umberdial.core.evidence.Placing;
+import org.umberdial.core.parts.PartsArea;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.core.value.DecimalSign;
 import org.umberdial.server.accounts.AccountService;
 import org.umberdial.server.cold.ColdService;
+import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.exchange.ExchangeService;
 import org.umberdial.server.exchange.ReadingFile;
 import org.umberdial.server.instrument.InstrumentService;
@@ -60,6 +64,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final InstrumentService instruments;
     private final StockService stock;
     private final SetFiles files;
+    private final EvidenceService evidence;
     private final DemoArrivals arrivals;
     private final Clock clock;
 
@@ -73,6 +78,7 @@ class DemoShop implements SmartInitializingSingleton {
             InstrumentService instruments,
             StockService stock,
             SetFiles files,
+            EvidenceService evidence,
             DemoArrivals arrivals,
             Clock clock) {
         this.shops = shops;
@@ -84,6 +90,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.instruments = instruments;
         this.stock = stock;
         this.files = files;
+        this.evidence = evidence;
         this.arrivals = arrivals;
         this.clock = clock;
     }
@@ -174,6 +181,7 @@ class DemoShop implements SmartInitializingSingleton {
                 "R11",
                 new PartValue(ValueOrigin.BODY, 2700, "body red, end violet, dot red"));
         cold(caller);
+        parts(caller);
         arrivals.fill(caller);
         LOG.info("The demo shop is filled.");
     }
@@ -226,6 +234,24 @@ class DemoShop implements SmartInitializingSingleton {
                     Optional.of(figures.keySet()),
                     "",
                     Optional.of(cells[2]).filter(at -> !at.isEmpty()).map(Instant::parse));
+        }
+    }
+
+    /** What was read of one set's parts, in the strip's shorthand. */
+    private void parts(Caller caller) throws IOException {
+        List<String> lines = new String(resource("table-set-parts.csv"), StandardCharsets.UTF_8)
+                .lines()
+                .skip(1)
+                .toList();
+        for (int i = 0; i < lines.size(); i++) {
+            String[] cells = lines.get(i).split(",");
+            evidence.keep(
+                    caller,
+                    IVORY,
+                    entry(700 + i),
+                    PartsArea.entry(files.open(caller.shopId(), IVORY).file(), DecimalSign.POINT, "")
+                            .read(cells[0], "", Placing.valueOf(cells[1])),
+                    Optional.of(Instant.parse(cells[2])));
         }
     }
 

@@ -1,5 +1,6 @@
 package org.umberdial.server.shop.internal;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -20,6 +21,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.PolicyFigure;
+import org.umberdial.core.policy.School;
+import org.umberdial.core.policy.Schools;
 import org.umberdial.core.policy.Vocabulary;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
@@ -36,8 +39,8 @@ class ShopController {
     private static final int MOST_HOUR_RATE = 10_000;
 
     /**
-     * The shop as the client sees it; {@code figures} are those of the policy by name, as people write them, and
-     * {@code terms} the words to put for the North American ones.
+     * The shop as the client sees it; {@code figures} are those of the policy by name, as people write them,
+     * {@code schools} those it follows, and {@code terms} the words to put for the North American ones.
      */
     record ShopView(
             String name,
@@ -45,10 +48,15 @@ class ShopController {
             Vocabulary vocabulary,
             DecimalSign decimalSign,
             Map<String, String> figures,
+            Map<School.Question, School> schools,
             String hourRate,
             String money,
             int version,
             Map<String, String> terms) {}
+
+    record SchoolView(School id, String label, String why) {}
+
+    record QuestionView(School.Question id, String label, List<SchoolView> schools) {}
 
     record PolicyFigureView(String id, String label, String unit, String why) {}
 
@@ -61,6 +69,10 @@ class ShopController {
             @NotNull Vocabulary vocabulary,
             @NotNull DecimalSign decimalSign,
             @NotNull @Size(max = MOST_FIGURES) Map<String, @NotNull @Size(max = 40) String> figures,
+
+            @Size(max = MOST_FIGURES) @Schema(nullable = true)
+            Map<School.Question, @NotNull School> schools,
+
             @NotBlank @Size(max = 40) String hourRate,
             @NotBlank @Size(max = 10) String money,
             int version) {}
@@ -90,6 +102,19 @@ class ShopController {
                 .toList();
     }
 
+    /** Where practitioners differ on parts, and the reasons of each school. */
+    @GetMapping("/schools")
+    List<QuestionView> schools() {
+        return Arrays.stream(School.Question.values())
+                .map(question -> new QuestionView(
+                        question,
+                        question.label(),
+                        question.schools().stream()
+                                .map(school -> new SchoolView(school, school.label(), school.why()))
+                                .toList()))
+                .toList();
+    }
+
     @PutMapping
     ShopView save(@AuthenticationPrincipal Caller caller, @Valid @RequestBody ShopEdit edit) {
         HousePolicy before = shops.shop(caller.shopId()).policy();
@@ -106,9 +131,19 @@ class ShopController {
         HousePolicy policy = PolicyFigure.policy(
                 new HousePolicy.Words(edit.vocabulary, edit.decimalSign),
                 figures,
+                schools(before, edit.schools),
                 new HousePolicy.Worth(hourRate(values, edit.hourRate), edit.money.strip()));
         return view(
                 shops.save(new Shop(caller.shopId(), edit.name.strip(), zone(edit.timeZone), policy, edit.version)));
+    }
+
+    /** A question that is not named keeps its school; a school answers its own question, whatever it stands under. */
+    private static Schools schools(HousePolicy before, Map<School.Question, School> chosen) {
+        Schools schools = before.schools();
+        for (School school : chosen == null ? List.<School>of() : chosen.values()) {
+            schools = schools.with(school);
+        }
+        return schools;
     }
 
     private static double number(List<ValueReader> values, String typed) {
@@ -164,6 +199,7 @@ class ShopController {
                 policy.vocabulary(),
                 policy.decimalSign(),
                 figures,
+                policy.schools().all(),
                 written(policy.hourRate(), policy.decimalSign()),
                 policy.money(),
                 shop.version(),

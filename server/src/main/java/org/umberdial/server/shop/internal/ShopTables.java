@@ -15,6 +15,7 @@ import org.jooq.TableField;
 import org.springframework.stereotype.Repository;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.PolicyFigure;
+import org.umberdial.core.policy.Schools;
 import org.umberdial.core.policy.Vocabulary;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.server.shop.Shop;
@@ -42,7 +43,19 @@ public class ShopTables {
             Map.entry(PolicyFigure.VA_HEADROOM, SHOP.VA_HEADROOM),
             Map.entry(PolicyFigure.LOAD_APART, SHOP.LOAD_APART),
             Map.entry(PolicyFigure.COPPER_DOUBTFUL_CELSIUS, SHOP.COPPER_DOUBTFUL_CELSIUS),
-            Map.entry(PolicyFigure.COPPER_MOST_CELSIUS, SHOP.COPPER_MOST_CELSIUS)));
+            Map.entry(PolicyFigure.COPPER_MOST_CELSIUS, SHOP.COPPER_MOST_CELSIUS),
+            Map.entry(PolicyFigure.CAPACITANCE_LOW, SHOP.CAPACITANCE_LOW),
+            Map.entry(PolicyFigure.CAPACITANCE_OPEN, SHOP.CAPACITANCE_OPEN),
+            Map.entry(PolicyFigure.CAPACITANCE_HIGH, SHOP.CAPACITANCE_HIGH),
+            Map.entry(PolicyFigure.PROOF_SHARE, SHOP.PROOF_SHARE),
+            Map.entry(PolicyFigure.LEAK_PER_CV, SHOP.LEAK_PER_CV),
+            Map.entry(PolicyFigure.LEAK_BASE, SHOP.LEAK_BASE),
+            Map.entry(PolicyFigure.USABLE_TIMES, SHOP.USABLE_TIMES),
+            Map.entry(PolicyFigure.LEAK_WATTS, SHOP.LEAK_WATTS),
+            Map.entry(PolicyFigure.LOSS_ANGLE, SHOP.LOSS_ANGLE),
+            Map.entry(PolicyFigure.DRY_LEAST_OHMS, SHOP.DRY_LEAST_OHMS),
+            Map.entry(PolicyFigure.TUBE_BAND, SHOP.TUBE_BAND),
+            Map.entry(PolicyFigure.LOT_SHARE, SHOP.LOT_SHARE)));
 
     private final DSLContext db;
 
@@ -65,6 +78,7 @@ public class ShopTables {
                 new HousePolicy.Words(
                         Vocabulary.valueOf(row.get(SHOP.VOCABULARY)), DecimalSign.valueOf(row.get(SHOP.DECIMAL_SIGN))),
                 figures,
+                Schools.read(row.get(SHOP.SCHOOLS)),
                 new HousePolicy.Worth(row.get(SHOP.HOUR_MONEY), row.get(SHOP.MONEY)));
         return new Shop(
                 row.get(SHOP.ID),
@@ -100,6 +114,7 @@ public class ShopTables {
         cells.put(SHOP.VOCABULARY, policy.vocabulary().name());
         cells.put(SHOP.DECIMAL_SIGN, policy.decimalSign().name());
         COLUMNS.forEach((figure, column) -> cells.put(column, figure.of(policy)));
+        cells.put(SHOP.SCHOOLS, policy.schools().stored());
         cells.put(SHOP.HOUR_MONEY, policy.hourRate());
         cells.put(SHOP.MONEY, policy.money());
         return cells;

@@ -1,0 +1,119 @@
+package org.umberdial.core.policy;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** Where practitioners differ on parts: what each school does, and why one would follow it. The names are stored. */
+public enum School {
+    REPLACE_ELECTROLYTICS(
+            Question.ELECTROLYTICS,
+            "Replace every electrolytic",
+            "No reading tells how long an old one lasts; one that fails warm takes others with it."),
+    REFORM_ELECTROLYTICS(
+            Question.ELECTROLYTICS,
+            "Keep what forms and holds",
+            "Many old ones come back to a small steady leak and stay there for years."),
+
+    REPLACE_PAPER(
+            Question.PAPER,
+            "Replace paper and wax on sight",
+            "Nearly all of them leak by now, and a leaky one can take an output transformer with it."),
+    PROVE_PAPER(
+            Question.PAPER,
+            "Prove each one first",
+            "Some are sealed and good; the set stays as it was built where nothing is wrong."),
+
+    DRIFTED_RESISTORS(
+            Question.RESISTORS, "Replace what is out of tolerance", "What reads right today mostly goes on doing so."),
+    ALL_OF_A_BOARD(
+            Question.RESISTORS,
+            "Replace the lot once many have drifted",
+            "Parts of one batch in one heat drift alike; the others follow."),
+    KEEP_BENIGN(
+            Question.RESISTORS,
+            "Keep what does no harm where it sits",
+            "A drifted part that moves no voltage by more than the normal spread stays, known and said."),
+
+    UNDER_CHASSIS(
+            Question.FITTING,
+            "New parts under the chassis, the can left for looks",
+            "Quick and reversible; the old sections are disconnected at both ends."),
+    RESTUFF(
+            Question.FITTING,
+            "New parts inside the old can",
+            "The chassis looks as it did, above and below; it costs an hour a can."),
+    NEW_CAN(
+            Question.FITTING,
+            "A new can of several sections",
+            "Nothing to hide, at a price, where the sections are made."),
+
+    ARCING_OUT(Question.ARCING, "A tube that arcs is out", "The next arc may short B+ to the grid."),
+    ARCING_ON_TRIAL(
+            Question.ARCING,
+            "A tube that arced once stays on trial",
+            "A long-stored one may arc once and never again; it is watched."),
+
+    WEAK_OUT(
+            Question.WEAK_TUBES,
+            "A weak output tube is out",
+            "It limits the sound, and its bias runs away as it warms."),
+    WEAK_ON_TRIAL(
+            Question.WEAK_TUBES,
+            "A weak output tube stays on trial",
+            "Many play for years at low volume; nobody makes new ones.");
+
+    /** What they differ on. The names are stored. */
+    public enum Question {
+        ELECTROLYTICS("Electrolytics"),
+        PAPER("Paper and wax capacitors"),
+        RESISTORS("Resistors"),
+        FITTING("Electrolytics in cans"),
+        ARCING("Tubes that arc"),
+        WEAK_TUBES("Weak output tubes");
+
+        private final String label;
+
+        Question(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        /** Its schools, the one a new shop starts with first. */
+        public List<School> schools() {
+            return Arrays.stream(School.values())
+                    .filter(s -> s.question == this)
+                    .toList();
+        }
+    }
+
+    private final Question question;
+    private final String label;
+    private final String why;
+
+    School(Question question, String label, String why) {
+        this.question = question;
+        this.label = label;
+        this.why = why;
+    }
+
+    public Question question() {
+        return question;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public String why() {
+        return why;
+    }
+
+    /** The school of this name, if there is one. */
+    public static Optional<School> named(String name) {
+        return Arrays.stream(values()).filter(s -> s.name().equals(name)).findFirst();
+    }
+}
