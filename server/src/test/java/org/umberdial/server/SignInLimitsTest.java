@@ -289,6 +289,13 @@ class SignInLimitsTest {
 
     /** Time tells nothing of who is here: each of them is looked at with a whole hash. */
     @Test
+    void aNameOfOtherThanPlainLetters_isNobodys_alsoOnADeviceThatIsKnown() {
+        Guest known = guest();
+        assertEquals(200, known.signIn("ada", Guest.PASSWORD).status());
+        assertEquals(401, known.signIn("\uD83D\uDCFB", Guest.PASSWORD).status());
+    }
+
+    @Test
     void unknownClosedAndPasswordless_costTheSameWork() {
         owner.signIn("ada", Guest.PASSWORD);
         owner.with("fern", "BENCH");

@@ -5,6 +5,7 @@ import static org.umberdial.tables.Tables.SIGN_IN_FAILURE;
 import static org.umberdial.tables.Tables.SIGN_IN_TRY;
 import static org.umberdial.tables.Tables.USED_CHALLENGE;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -153,8 +154,11 @@ public class TryTables {
                         .execute());
     }
 
+    /** A name with other than plain letters is nobody's, and the column takes no other. */
     public boolean knows(String tokenHash, String name) {
-        return db.fetchExists(KNOWN_DEVICE, KNOWN_DEVICE.TOKEN_HASH.eq(tokenHash), KNOWN_DEVICE.ACCOUNT_NAME.eq(name));
+        return StandardCharsets.US_ASCII.newEncoder().canEncode(name)
+                && db.fetchExists(
+                        KNOWN_DEVICE, KNOWN_DEVICE.TOKEN_HASH.eq(tokenHash), KNOWN_DEVICE.ACCOUNT_NAME.eq(name));
     }
 
     /** Remembers a device, and of one person's only the latest. */
