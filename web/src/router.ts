@@ -85,7 +85,20 @@ export const router = createRouter({
             },
           ],
         },
-        { path: 'parts', component: () => import('./parts/PartsView.vue'), props: true, meta: { title: 'Parts' } },
+        {
+          path: 'parts',
+          component: () => import('./parts/PartsFrame.vue'),
+          props: true,
+          children: [
+            { path: '', component: () => import('./parts/KnownView.vue'), props: true, meta: { title: 'Parts' } },
+            {
+              path: 'plan',
+              component: () => import('./parts/PlanView.vue'),
+              props: true,
+              meta: { title: 'What goes in' },
+            },
+          ],
+        },
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         {
@@ -133,6 +146,11 @@ export const router = createRouter({
     },
     { path: '/house', component: () => import('./house/HouseView.vue'), meta: { title: 'House policy' } },
     { path: '/house/tubes', component: () => import('./tubes/TubesView.vue'), meta: { title: 'Tubes' } },
+    {
+      path: '/house/shopping',
+      component: () => import('./shopping/ShoppingView.vue'),
+      meta: { title: 'Shopping' },
+    },
     { path: '/house/people', component: () => import('./account/PeopleView.vue'), meta: { title: 'People' } },
     { path: '/account', component: () => import('./account/AccountView.vue'), meta: { title: 'You' } },
     { path: '/sign-in', component: () => import('./account/SignInView.vue'), meta: { title: 'Sign in', door: true } },

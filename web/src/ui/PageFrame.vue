@@ -2,6 +2,7 @@
 import {
   ArchiveBoxIcon,
   MoonIcon,
+  ShoppingCartIcon,
   SunIcon,
   TableCellsIcon,
   UserCircleIcon,
@@ -41,6 +42,14 @@ useHeadingFocus('heading')
         >
           <WrenchScrewdriverIcon class="size-5" aria-hidden="true" />
           <span class="max-sm:sr-only">House policy</span>
+        </RouterLink>
+        <RouterLink
+          to="/house/shopping"
+          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          active-class="font-semibold text-ink!"
+        >
+          <ShoppingCartIcon class="size-5" aria-hidden="true" />
+          <span class="max-sm:sr-only">Shopping</span>
         </RouterLink>
         <RouterLink
           to="/house/tubes"

@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** The stage Parts in a real browser. */
@@ -67,6 +68,40 @@ class PartsJourneyTest extends Journey {
         page.locator("#entry").fill("C9 leak 2M @0");
         assertThat(says(page)).containsText("At 0 V nothing leaks");
         page.locator("#entry").press("Escape");
+        assertEquals(List.of(), browser.complaints);
+    }
+
+    /** From the list of suspects to the shopping list, the drawer, and the part that is in. */
+    @Test
+    void aFailedPart_isBoughtOnceAndFitted() {
+        Page page = page(IVORY + "/parts/plan");
+        Locator part = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^C4")));
+        part.click();
+        assertThat(page.getByText("Then expect")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shopping list"))
+                .click();
+        Locator line = page.getByRole(
+                        AriaRole.REGION, new Page.GetByRoleOptions().setName(Pattern.compile("left to buy")))
+                .locator("li")
+                .filter(new Locator.FilterOptions().setHasText("safety Y2"));
+        line.getByRole(AriaRole.BUTTON).click();
+        assertThat(line.getByRole(AriaRole.BUTTON)).hasText("Enough");
+        Locator way = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("On the way"))
+                .locator("li")
+                .filter(new Locator.FilterOptions().setHasText("safety Y2"));
+        way.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Into stock"))
+                .click();
+        assertThat(line).containsText("1 in stock");
+        page.navigate(application.address(IVORY + "/parts/plan"));
+        Locator bond = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^C14")));
+        assertThat(bond).containsText("1 in stock");
+        bond.click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("It is in"))
+                .click();
+        assertThat(bond).hasCount(0);
+        page.navigate(application.address(IVORY + "/parts?point=C14"));
+        assertThat(page.locator("#part-C14")).containsText("in");
+        assertThat(page.locator("#part-C14")).containsText("new: 10 nF 300 V AC safety Y2");
         assertEquals(List.of(), browser.complaints);
     }
 }

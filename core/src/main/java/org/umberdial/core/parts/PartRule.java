@@ -77,7 +77,7 @@ record PartRule(
             return replace("It bridges the line: a safety type goes in.");
         }
         if (failed()) {
-            return replace("It failed.");
+            return replace("It failed: " + state.label() + ".");
         }
         if (state == PartState.CONFLICT) {
             return new Answer(Decision.SETTLE, "Two readings say otherwise.");
@@ -145,7 +145,7 @@ record PartRule(
 
     private Answer tube() {
         if (failed()) {
-            return replace("It failed.");
+            return replace("It failed: " + state.label() + ".");
         }
         return switch (state) {
             case CONFLICT -> new Answer(Decision.SETTLE, "Two tests say otherwise.");
@@ -157,7 +157,7 @@ record PartRule(
 
     private Answer other() {
         if (failed()) {
-            return replace("It failed.");
+            return replace("It failed: " + state.label() + ".");
         }
         if (state == PartState.CONFLICT) {
             return new Answer(Decision.SETTLE, "Two readings say otherwise.");

@@ -72,8 +72,8 @@ final class DemoBench {
                             5,
                             3,
                             true)),
-            item(3, StockItem.Kind.CAPACITOR, "47 nF 630 V film", "drawer 4"),
-            item(4, StockItem.Kind.CAPACITOR, "47 µF 450 V electrolytic", "drawer 5"),
+            item(3, StockItem.Kind.CAPACITOR, "47 nF 400 V film polyester, axial 7.5 × 19 mm", "drawer 4"),
+            item(4, StockItem.Kind.CAPACITOR, "47 µF 450 V electrolytic, axial 18 × 38 mm", "drawer 5"),
             item(5, StockItem.Kind.FUSE, "1 A slow, 5 x 20 mm", "drawer 1"),
             item(6, StockItem.Kind.TUBE, "12AV6, tested", "shelf B"));
 

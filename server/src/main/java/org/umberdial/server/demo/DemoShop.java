@@ -2,6 +2,7 @@ package org.umberdial.server.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
@@ -40,6 +41,7 @@ import org.umberdial.server.sets.SetService;
 import org.umberdial.server.sets.StoredSet;
 import org.umberdial.server.shop.Shop;
 import org.umberdial.server.shop.ShopService;
+import org.umberdial.server.shopping.ShoppingService;
 import org.umberdial.server.stock.StockService;
 
 /** Fills an empty shop with invented sets, once. Every id is fixed, so that a load broken off half way goes on. */
@@ -65,6 +67,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final StockService stock;
     private final SetFiles files;
     private final EvidenceService evidence;
+    private final ShoppingService shopping;
     private final DemoArrivals arrivals;
     private final Clock clock;
 
@@ -79,6 +82,7 @@ class DemoShop implements SmartInitializingSingleton {
             StockService stock,
             SetFiles files,
             EvidenceService evidence,
+            ShoppingService shopping,
             DemoArrivals arrivals,
             Clock clock) {
         this.shops = shops;
@@ -91,6 +95,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.stock = stock;
         this.files = files;
         this.evidence = evidence;
+        this.shopping = shopping;
         this.arrivals = arrivals;
         this.clock = clock;
     }
@@ -253,6 +258,11 @@ class DemoShop implements SmartInitializingSingleton {
                             .read(cells[0], "", Placing.valueOf(cells[1])),
                     Optional.of(Instant.parse(cells[2])));
         }
+        shopping.list(caller, IVORY, true);
+        shopping.list(caller, GRAND, true);
+        String item = "10 nF 400 V film polyester, axial 6 × 14 mm";
+        shopping.spare(caller, item, 2);
+        shopping.order(caller, entry(800), item, 3, Optional.of(new BigDecimal("0.80")));
     }
 
     static String entry(int number) {

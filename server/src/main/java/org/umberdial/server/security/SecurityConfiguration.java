@@ -64,6 +64,7 @@ class SecurityConfiguration {
         "/api/sets/*/part-lines/readings",
         "/api/sets/*/drafts/readings",
         "/api/sets/*/cold/tests/*/drafts",
+        "/api/sets/*/ledger/entry-previews",
         "/api/sets/*/workshop/turns",
         "/api/sets/*/workshop/field",
         "/api/sets/*/workshop/copper"

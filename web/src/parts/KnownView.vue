@@ -3,7 +3,6 @@ import { ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
 import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import BenchHeader from '../bench/BenchHeader.vue'
 import NextAct from '../guide/NextAct.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { useShop } from '../ui/useShop'
@@ -12,7 +11,7 @@ import PartDetail from './PartDetail.vue'
 import PartsStrip from './PartsStrip.vue'
 import { useLedger, type LedgerRow, type Placing } from './useLedger'
 
-/** The stage Parts, its first face: what is known of each part. */
+/** What is known of each part: its readings, what they prove, what it does where it sits. */
 const props = defineProps<{ setId: string }>()
 const { say, when } = useShop()
 const route = useRoute()
@@ -71,18 +70,6 @@ watch(
 
 <template>
   <div v-if="ledger" class="flex h-full min-h-0 flex-col">
-    <BenchHeader
-      :title="ledger.title"
-      :danger="ledger.danger"
-      :live-chassis="ledger.liveChassis"
-      :place="`${ledger.constructionLabel} · parts`"
-    >
-      <p class="text-right leading-tight">
-        <span class="font-figures text-lg font-semibold">{{ ledger.open }}</span>
-        <span class="text-soft">{{ ` of ${ledger.rows.length} parts open` }}</span>
-        <span class="block text-sm text-soft">{{ say(ledger.standing) }}</span>
-      </p>
-    </BenchHeader>
     <aside
       class="flex items-center gap-3 bg-caution px-4 py-1.5 text-[14px] leading-tight text-on-caution"
       aria-label="Caution"

@@ -1,0 +1,65 @@
+package org.umberdial.core.recap;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.umberdial.core.Files;
+import org.umberdial.core.Sets;
+import org.umberdial.core.arrival.Book;
+import org.umberdial.core.parts.CapacitorKind;
+import org.umberdial.core.parts.PartRow;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Part;
+
+/** What goes in, and that nothing weaker than it may be ever does. */
+class RecapPlanTest {
+    @ParameterizedTest
+    @ValueSource(strings = {"table-set", "fm-superhet", "field-coil", "record-player"})
+    void aPlan_neverPicksALowerRating_norAWrongSize(String demo) {
+        BenchSet set = Sets.demo(demo);
+        RecapPlan plan = RecapPlan.of(Files.of(set, new Book()));
+        assertTrue(plan.renewals().size() > 5, demo);
+        for (Renewal renewal : plan.renewals()) {
+            Part part = set.part(renewal.row().reference()).orElseThrow();
+            String item = renewal.item().orElse("");
+            if (item.isEmpty() || renewal.row().kind() == PartRow.Kind.TUBE) {
+                continue;
+            }
+            Catalogue.shipped().capacitors().stream()
+                    .filter(c -> c.name().equals(item) && !c.kind().startsWith("safety"))
+                    .findFirst()
+                    .ifPresent(c -> {
+                        assertTrue(c.volts() >= part.ratingVolts().orElse(0.0), demo + " " + renewal);
+                        assertTrue(
+                                c.volts()
+                                        >= renewal.row().place().workingVolts().orElse(0),
+                                demo + " " + renewal);
+                        double share = c.farads() / part.workingValue().orElseThrow();
+                        boolean electrolytic = CapacitorKind.of(part.card()) == CapacitorKind.ELECTROLYTIC;
+                        assertTrue(
+                                share >= (renewal.row().job().equals("reservoir") ? 0.6 : 0.85)
+                                        && share <= (electrolytic ? 2.2 : 1.2),
+                                demo + " " + renewal);
+                    });
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"2,2", "3,2.1547", "4,2.4142", "5,2.7013"})
+    void equalCircles_packAsTightAsIsKnown(int count, double optimum) {
+        double[] diameters = new double[count];
+        java.util.Arrays.fill(diameters, 16);
+        assertEquals(16 * optimum, CirclePacking.enclosing(diameters), 0.01 * 16 * optimum);
+    }
+
+    @Test
+    void unequalCircles_packBetweenTheirBounds() {
+        assertEquals(26, CirclePacking.enclosing(16, 10), 1e-9);
+        assertEquals(16, CirclePacking.enclosing(16), 1e-9);
+        assertTrue(CirclePacking.enclosing(16, 16, 5) <= 32.4, "a small one lies beside two");
+    }
+}

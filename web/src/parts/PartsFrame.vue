@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { RouterLink, RouterView } from 'vue-router'
+import BenchHeader from '../bench/BenchHeader.vue'
+import { useShop } from '../ui/useShop'
+import { useLedger } from './useLedger'
+
+/** The stage Parts and its faces: what is known, what goes in. */
+const props = defineProps<{ setId: string }>()
+const { say } = useShop()
+const { ledger, error } = useLedger(() => props.setId)
+const faces = [
+  { to: '', name: 'What is known' },
+  { to: '/plan', name: 'What goes in' },
+] as const
+</script>
+
+<template>
+  <div v-if="ledger" class="flex h-full min-h-0 flex-col">
+    <BenchHeader
+      :title="ledger.title"
+      :danger="ledger.danger"
+      :live-chassis="ledger.liveChassis"
+      :place="`${ledger.constructionLabel} · parts`"
+    >
+      <div class="flex items-center gap-6">
+        <nav class="flex gap-1" aria-label="Faces of Parts">
+          <RouterLink
+            v-for="face in faces"
+            :key="face.to"
+            :to="`/sets/${setId}/parts${face.to}`"
+            class="flex min-h-11 items-center border-b-4 border-transparent px-3 text-soft hover:text-ink"
+            exact-active-class="border-accent! font-semibold text-ink!"
+          >
+            {{ face.name }}
+          </RouterLink>
+        </nav>
+        <p class="text-right leading-tight">
+          <span class="font-figures text-lg font-semibold">{{ ledger.open }}</span>
+          <span class="text-soft">{{ ` of ${ledger.rows.length} parts open` }}</span>
+          <span class="block text-sm text-soft">{{ say(ledger.standing) }}</span>
+        </p>
+      </div>
+    </BenchHeader>
+    <div class="min-h-0 flex-1"><RouterView /></div>
+  </div>
+  <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>
+  <p v-else class="p-8 text-soft">Working out what is known of each part…</p>
+</template>
