@@ -97,6 +97,12 @@ export const router = createRouter({
               props: true,
               meta: { title: 'What goes in' },
             },
+            {
+              path: 'left',
+              component: () => import('./parts/LeftView.vue'),
+              props: true,
+              meta: { title: 'What is left to do' },
+            },
           ],
         },
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },

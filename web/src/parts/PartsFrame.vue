@@ -4,13 +4,14 @@ import BenchHeader from '../bench/BenchHeader.vue'
 import { useShop } from '../ui/useShop'
 import { useLedger } from './useLedger'
 
-/** The stage Parts and its faces: what is known, what goes in. */
+/** The stage Parts and its faces: what is known, what goes in, what is left to do. */
 const props = defineProps<{ setId: string }>()
 const { say } = useShop()
 const { ledger, error } = useLedger(() => props.setId)
 const faces = [
   { to: '', name: 'What is known' },
   { to: '/plan', name: 'What goes in' },
+  { to: '/left', name: 'What is left' },
 ] as const
 </script>
 

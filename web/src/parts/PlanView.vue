@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
-import { computed, ref } from 'vue'
-import { RouterLink } from 'vue-router'
+import { computed, ref, watch } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
 import { session } from '../account/session'
 import type { Problem } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
@@ -14,7 +14,7 @@ import { usePlan, type Renewal } from './usePlan'
 const props = defineProps<{ setId: string }>()
 const { say } = useShop()
 const { plan, error, list, fitted } = usePlan(() => props.setId)
-const chosen = ref('')
+const chosen = ref(String(useRoute().query['part'] ?? ''))
 const other = ref('')
 const problem = ref<Problem | null>(null)
 const groups = computed(() => {
@@ -31,6 +31,13 @@ function open(one: Renewal) {
   other.value = one.item
   problem.value = null
 }
+watch(
+  plan,
+  (now) => {
+    other.value ||= now?.renewals.find((one) => one.reference === chosen.value)?.item ?? ''
+  },
+  { immediate: true },
+)
 async function put(one: Renewal, standsIn: boolean) {
   const answer = await fitted(one.reference, other.value.trim(), standsIn)
   problem.value = answer.kind === 'failed' ? answer.problem : null

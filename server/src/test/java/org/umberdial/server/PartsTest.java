@@ -91,4 +91,42 @@ class PartsTest {
                     "/api/shop", RunningServer.get("/api/shop").text().replace("PROVE_PAPER", "REPLACE_PAPER"));
         }
     }
+
+    @Test
+    void whatLiesUnderAnother_comesBeforeIt_andANewPartIsCheckedUntilItIsRead() throws IOException {
+        String set = "/api/sets/" + RunningServer.newTableSet();
+        assertTrue(order(set, "C1") < order(set, "C11"));
+        String cover = "{\"id\":\"" + UUID.randomUUID() + "\",\"part\":\"C11\",\"by\":\"C1\"}";
+        assertEquals(200, RunningServer.post(set + "/ledger/covers", cover).status());
+        assertTrue(order(set, "C11") < order(set, "C1"), "the one below first");
+        assertEquals(
+                422,
+                RunningServer.post(set + "/ledger/covers", cover.replace("C11", "C1"))
+                        .status());
+        RunningServer.post(
+                set + "/plan/fitted",
+                "{\"id\":\"" + UUID.randomUUID() + "\",\"part\":\"C1\",\"with\":\"47 µF 250 V\",\"standsIn\":false}");
+        assertEquals("CHECK", kind(set, "C1"));
+        keep(set + "/ledger", UUID.randomUUID(), "C1 48u leak 40uA @150");
+        assertEquals("", kind(set, "C1"), "read and good: nothing is left");
+    }
+
+    private static String kind(String set, String part) {
+        for (JsonNode task : RunningServer.get(set + "/ledger/work").json().at("/tasks")) {
+            if (task.at("/reference").asString().equals(part)) {
+                return task.at("/kind").asString();
+            }
+        }
+        return "";
+    }
+
+    private static int order(String set, String part) {
+        JsonNode tasks = RunningServer.get(set + "/ledger/work").json().at("/tasks");
+        for (int i = 0; i < tasks.size(); i++) {
+            if (tasks.get(i).at("/reference").asString().equals(part)) {
+                return i;
+            }
+        }
+        return -1;
+    }
 }

@@ -18,6 +18,7 @@ public sealed interface Fact
                 Decided,
                 PartRead,
                 PartDecided,
+                PartCovered,
                 Unread {
     /** What it is about: a part's reference, an area, a control; may be empty. */
     String subject();

@@ -25,7 +25,8 @@ public enum Kind {
     REMARK("remark", 1, Remark.class, "Remark"),
     DECIDED("decided", 1, Decided.class, ""),
     PART_READ("part-read", 1, PartRead.class, ""),
-    PART_DECIDED("part-decided", 1, PartDecided.class, "");
+    PART_DECIDED("part-decided", 1, PartDecided.class, ""),
+    PART_COVERED("part-covered", 1, PartCovered.class, "");
 
     private final String stored;
     private final int form;

@@ -23,6 +23,8 @@ import org.umberdial.core.value.Unit;
 final class LeakJudge {
     /** Less than this with nothing beside it is a wire [Ω]. */
     private static final double SHORT_OHMS = 100;
+    /** An electrolytic that leaks so much by itself cannot be formed [Ω]. */
+    private static final double BEYOND_FORMING_OHMS = 1000;
     /** An eye or a lamp shows no leak finer than this [Ω]; a cautious figure for testers of the tube age. */
     private static final double EYE_REACH_OHMS = 20e6;
 
@@ -123,6 +125,13 @@ final class LeakJudge {
             return said(
                     Leak.SHORTED,
                     Engineering.print(ohms, Unit.OHM) + " with nothing beside it: shorted.",
+                    taken,
+                    volts);
+        }
+        if (part.electrolytic() && ohms < BEYOND_FORMING_OHMS && !taken.read().has(Sign.REVERSED)) {
+            return said(
+                    Leak.FAILS,
+                    Engineering.print(ohms, Unit.OHM) + " with nothing beside it: no forming brings that back.",
                     taken,
                     volts);
         }

@@ -55,6 +55,8 @@ public final class PartsEntry {
     private static final double SLIP = 1.5;
     /** A marking is believed to lie within this factor of what a bare number means. */
     private static final double NEAR = 20;
+    /** No leak makes a meter show so many times the mark. */
+    private static final double TOO_MANY_TIMES = 100;
 
     private static final Map<String, Sign> WORDS = Map.ofEntries(
             Map.entry("falling", Sign.FALLING),
@@ -146,6 +148,9 @@ public final class PartsEntry {
                 .replace("@", " @ ")
                 .replaceAll("(?i)\\bin[ -]place\\b|\\bin[ -]circuit\\b", "inplace")
                 .replaceAll("(?i)\\bat\\s+(?=[0-9])", "@ ")
+                .replaceAll("(?i)(@ *[0-9.,]+) +v(?:olts?)?\\b", "$1")
+                // What a tester shows as more than something is at least that.
+                .replaceAll("(?i)(?:>|\\bover\\s+)(?=[0-9.])", "")
                 .replaceAll("(?i)\\beye\\s+", "eye_")
                 .replaceAll("(?i)\\blamp\\s+", "lamp_")
                 .replaceAll("(?i)\\bheater\\s+open\\b", "heater_open");
@@ -157,7 +162,8 @@ public final class PartsEntry {
     private Part part(Deque<String> words, String current) {
         String first = words.peek();
         if (REFERENCE.matcher(first).matches()) {
-            Optional<Part> named = set.part(first).or(() -> set.part(set.tubeOf(first)));
+            Optional<Part> named =
+                    set.part(first).or(() -> set.part(set.tubeOf(first))).or(() -> set.part("X" + first));
             if (named.isPresent()) {
                 words.pop();
                 return named.get();
@@ -326,11 +332,18 @@ public final class PartsEntry {
 
     /** A bare number is in the unit that brings it nearest to the part's mark: 4700 on a ceramic is picofarads. */
     private double farads(Part part, String typed) {
+        Optional<Double> mark = part.workingValue().filter(v -> v > 0);
         if (!BARE.matcher(typed).matches()) {
-            return positive(values.read(typed, Unit.FARAD).value(), "A capacitance");
+            double farads = positive(values.read(typed, Unit.FARAD).value(), "A capacitance");
+            if (mark.isPresent() && farads > TOO_MANY_TIMES * mark.get()) {
+                throw new InvalidEntry(
+                        OUT_OF_RANGE,
+                        Engineering.print(farads, Unit.FARAD) + " is " + Math.round(farads / mark.get()) + " times the "
+                                + Engineering.print(mark.get(), Unit.FARAD) + " it is marked with; check the unit.");
+            }
+            return farads;
         }
         double number = values.number(typed);
-        Optional<Double> mark = part.workingValue().filter(v -> v > 0);
         if (mark.isEmpty()) {
             if (number < 1) {
                 return number * 1e-6;
@@ -361,6 +374,12 @@ public final class PartsEntry {
     }
 
     private Metered metered(Part part, Draft draft) {
+        if ("RL".indexOf(part.card().letter()) < 0 && !part.card().kind().equals("lamp")) {
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "One figure of ohms says nothing of " + part.reference().replaceFirst("^X", "")
+                            + "; its windings are read one by one on the cold bench.");
+        }
         if (!draft.figures.isEmpty() || !draft.signs.isEmpty()) {
             throw new InvalidEntry(
                     SYNTAX, "Ohms of " + part.reference() + " stand alone, as in " + part.reference() + " 231k.");
@@ -377,7 +396,25 @@ public final class PartsEntry {
                 draft.placing.alone() ? part.reference() : "");
     }
 
+    /** Words of which one takes the other back. */
+    private static void requireAgree(Draft draft) {
+        long shown = draft.signs.stream()
+                .filter(sign -> sign.name().startsWith("EYE_") || sign.name().startsWith("LAMP_"))
+                .count();
+        boolean formed = draft.signs.containsAll(Set.of(Sign.FORMED, Sign.UNFORMED));
+        boolean drifting = draft.signs.containsAll(Set.of(Sign.FALLING, Sign.RISING));
+        long tested = draft.signs.stream()
+                        .filter(sign -> sign.name().startsWith("TESTED_"))
+                        .count()
+                + (draft.figures.containsKey(Measured.SCALE) ? 1 : 0);
+        if (shown > 1 || formed || drifting || tested > 1) {
+            throw new InvalidEntry(
+                    AMBIGUOUS, "These words cannot hold together; keep the one that is so, and leave the other out.");
+        }
+    }
+
     private PartRead partRead(Part part, Draft draft) {
+        requireAgree(draft);
         if (isTube(part)) {
             draft.placing = Placing.OUT;
         }

@@ -40,6 +40,9 @@ public final class PartsLedger {
     /** A control that nobody named otherwise reads end to end like a resistor. */
     private static final Set<String> NO_PART = Set.of("switch", "heater", "line", "source", "coupling");
 
+    /** A resistor that has so little of its value is a wire. */
+    private static final double SHORTED_SHARE = 0.01;
+
     /**
      * How a kind of part fares.
      *
@@ -229,9 +232,14 @@ public final class PartsLedger {
                 if (ohms.isEmpty() || part.workingValue().isEmpty()) {
                     yield PartState.BAD;
                 }
+                double share = ohms.getAsDouble() / part.workingValue().get();
                 yield Double.isInfinite(ohms.getAsDouble())
                         ? PartState.OPEN
-                        : ohms.getAsDouble() > part.workingValue().get() ? PartState.DRIFTED_HIGH : PartState.READS_LOW;
+                        : share < SHORTED_SHARE
+                                ? PartState.SHORTED
+                                : ohms.getAsDouble() > part.workingValue().get()
+                                        ? PartState.DRIFTED_HIGH
+                                        : PartState.READS_LOW;
             }
             default -> PartState.BAD;
         };
@@ -330,7 +338,9 @@ public final class PartsLedger {
                         : consequences.told(part, "leaky");
             }
             case SHORTED ->
-                part.card().letter() == 'C' ? consequences.ofLeak(part, 1) : consequences.told(part, "short");
+                part.card().letter() == 'R'
+                        ? consequences.ofOhms(part, draft.ohms.orElse(0))
+                        : part.card().letter() == 'C' ? consequences.ofLeak(part, 1) : consequences.told(part, "short");
             case DRIED -> consequences.told(part, "dried");
             case WEAK -> consequences.told(part, "weak");
             default -> Consequence.NONE;
@@ -341,6 +351,7 @@ public final class PartsLedger {
         boolean capacitor = draft.kind == Kind.CAPACITOR || draft.kind == Kind.ELECTROLYTIC;
         List<RoleLibrary.Failure> failures = role.map(RoleLibrary::of).orElse(List.of());
         boolean before = consequence.overloads()
+                || capacitor && places.at(draft.part.reference()).guardsGrid()
                 || places.at(draft.part.reference()).line()
                 || capacitor
                         && failures.stream()
@@ -372,7 +383,14 @@ public final class PartsLedger {
 
     private String job(Part part) {
         String phrase = places.roles().phrase(part.reference()).orElse("");
-        if (phrase.isEmpty() || part.card().kind().equals("pot")) {
+        // What keeps a slow node still filters AVC or bias; whoever drew it knows which.
+        boolean slow = places.roles()
+                .role(part.reference())
+                .filter(r -> r == NetworkRole.AVC_BYPASS)
+                .isPresent();
+        if (phrase.isEmpty()
+                || part.card().kind().equals("pot")
+                || slow && !part.description().isEmpty()) {
             return part.description();
         }
         boolean couples = places.roles()

@@ -35,7 +35,12 @@ public record Place(
                 : (because.isEmpty() ? "A sound one has " : "This place allows no less than ")
                         + Engineering.print(leastOhms.getAsDouble(), Unit.OHM)
                         + (because.isEmpty() ? " or more" : ", or " + because)
-                        + (sure ? "." : ", as such sets usually are; not checked.");
+                        + (sure || because.isEmpty() ? "." : ", as such sets usually are; not checked.");
+    }
+
+    /** Whether its leak would move a grid before anything else. */
+    boolean guardsGrid() {
+        return because.contains("'s grid ");
     }
 
     boolean is(NetworkRole one) {

@@ -40,6 +40,8 @@ final class Places {
     /** Of an AVC line nobody knows the volts on a strong station; usual sets have up to this [V]. */
     private static final double AVC_VOLTS = 20;
 
+    private static final double RESTING_AVC_VOLTS = 2;
+
     private record Watched(String node, boolean grid, String name) {}
 
     private final BenchSet set;
@@ -197,7 +199,8 @@ final class Places {
                             one.name + " would move by more than " + Engineering.print(allowed, Unit.VOLT));
                 }
             }
-            if (role.filter(r -> r == NetworkRole.AVC_BYPASS).isPresent()) {
+            // One with volts across it at rest filters a bias, and the grid behind it has asked already.
+            if (role.filter(r -> r == NetworkRole.AVC_BYPASS).isPresent() && across < RESTING_AVC_VOLTS) {
                 working = Math.max(working, AVC_VOLTS);
                 ask(
                         source * (1 / policy.spread() - 1),

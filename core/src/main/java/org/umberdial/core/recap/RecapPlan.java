@@ -70,10 +70,17 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
                     .map(this::renewal)
                     .toList();
             Map<String, Integer> needs = new TreeMap<>();
-            renewals.forEach(r -> r.item()
-                    .ifPresent(item ->
-                            List.of(item.split(" and ")).forEach(one -> needs.merge(one, r.quantity(), Integer::sum))));
+            // A part as such sets usually have it is not bought on that: its own mark decides.
+            renewals.stream()
+                    .filter(r -> known(r.row().reference()))
+                    .forEach(r -> r.item()
+                            .ifPresent(item -> List.of(item.split(" and "))
+                                    .forEach(one -> needs.merge(one, r.quantity(), Integer::sum))));
             return new RecapPlan(renewals, cans(), needs);
+        }
+
+        private boolean known(String reference) {
+            return set.part(reference).filter(Part::unconfirmed).isEmpty();
         }
 
         private Renewal renewal(PartRow row) {
@@ -181,7 +188,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
         private static Optional<String> unsure(Part part) {
             return part.unconfirmed()
                     ? Optional.of(
-                            "Its value is as such sets usually have it: read the old part's mark before ordering.")
+                            "Its value is as such sets usually have it. It comes on the shopping list once it is compared with this set's own.")
                     : Optional.empty();
         }
 

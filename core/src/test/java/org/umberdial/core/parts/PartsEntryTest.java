@@ -33,6 +33,8 @@ class PartsEntryTest {
                 "R4 231 k in circuit            | R4 231 kΩ",
                 "C5 eye slow @300 out           | C5: at 300 V, the eye opens slowly, out of the set",
                 "C5 0.022 mfd                   | C5: 22.0 nF, one lead lifted",
+                "C5 leak >900M @ 400 V          | C5: leak 900 MΩ, at 400 V, one lead lifted",
+                "C5 leak over 900M at 400 volts | C5: leak 900 MΩ, at 400 V, one lead lifted",
             })
     void aLine_isUnderstood(String typed, String sentence) {
         assertEquals(sentence, Bench.entry().read(typed, "C5", Placing.LIFTED).sentence());
@@ -59,6 +61,11 @@ class PartsEntryTest {
                 "R4 esr 3                       | is a capacitor's",
                 "R4 231k warm                   | stand alone",
                 "C5 leak                        | stand ohms or amperes",
+                "C1 leak 1mA @300 formed unformed | cannot hold together",
+                "C5 eye opens eye shut @300     | cannot hold together",
+                "V3 62/40 bad                   | cannot hold together",
+                "C5 22u                         | 1000 times the 22.0 nF",
+                "T1 190                         | read one by one",
                 "R4 2,4,1                       | ",
             })
     void whatMakesNoSense_isASentence(String typed, String says) {

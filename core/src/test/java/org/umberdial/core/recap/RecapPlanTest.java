@@ -3,6 +3,9 @@ package org.umberdial.core.recap;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -10,10 +13,16 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.umberdial.core.Files;
 import org.umberdial.core.Sets;
 import org.umberdial.core.arrival.Book;
+import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.circuit.deck.Deck;
+import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.parts.CapacitorKind;
 import org.umberdial.core.parts.PartRow;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.CircuitImport;
+import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
+import org.umberdial.core.set.ValueOrigin;
 
 /** What goes in, and that nothing weaker than it may be ever does. */
 class RecapPlanTest {
@@ -61,5 +70,23 @@ class RecapPlanTest {
         assertEquals(26, CirclePacking.enclosing(16, 10), 1e-9);
         assertEquals(16, CirclePacking.enclosing(16), 1e-9);
         assertTrue(CirclePacking.enclosing(16, 16, 5) <= 32.4, "a small one lies beside two");
+    }
+
+    /** What a drafted circuit supposes is planned for and not bought. */
+    @Test
+    void aUsualValue_isNotBought() {
+        Deck deck = DeckReader.read(Sets.resource("table-set.cir"));
+        BenchSet drafted = new BenchSet(
+                ConstructionClass.SERIES_STRING,
+                CircuitImport.parts(
+                        deck,
+                        deck.cards().stream().collect(Collectors.toMap(Card::reference, card -> ValueOrigin.USUAL))),
+                deck.sockets(),
+                List.of(),
+                List.of(),
+                deck.modes());
+        RecapPlan plan = RecapPlan.of(Files.of(drafted, new Book()));
+        assertTrue(plan.renewals().size() > 5);
+        assertEquals(Map.of(), plan.needs());
     }
 }

@@ -12,6 +12,7 @@ import org.umberdial.core.parts.Decision;
 import org.umberdial.core.parts.PartRow;
 import org.umberdial.core.parts.PartState;
 import org.umberdial.core.parts.PartsLedger;
+import org.umberdial.core.parts.WorkOrder;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 import org.umberdial.server.guide.ActView;
@@ -79,6 +80,46 @@ final class LedgerViews {
             String standing,
             List<ReaderView> instruments,
             @Schema(nullable = true) ActView guide) {}
+
+    /**
+     * @param coveredBy reference of the part above; empty when it lies free
+     * @param circle whether what covers what goes round in a circle
+     */
+    record WorkTask(
+            WorkOrder.Kind kind,
+            String verb,
+            String reference,
+            String called,
+            String job,
+            PartRow.Group group,
+            String groupLabel,
+            String why,
+            String coveredBy,
+            boolean circle) {}
+
+    record WorkView(int revision, List<WorkTask> tasks, int minutes, List<String> parts) {}
+
+    static WorkView work(OpenSet set) {
+        List<WorkOrder.Task> tasks = WorkOrder.of(set.file()).tasks();
+        return new WorkView(
+                set.revision(),
+                tasks.stream()
+                        .map(task -> new WorkTask(
+                                task.kind(),
+                                task.kind().verb(),
+                                task.row().reference(),
+                                task.row().called(),
+                                task.row().job(),
+                                task.row().group(),
+                                task.row().group().label(),
+                                task.row().because(),
+                                task.coveredBy().orElse(""),
+                                task.circle()))
+                        .toList(),
+                (int) Math.ceil(
+                        tasks.stream().mapToDouble(WorkOrder.Task::minutes).sum()),
+                PartsLedger.rows(set.file()).stream().map(PartRow::reference).toList());
+    }
 
     static LedgerView ledger(OpenSet set) {
         List<PartRow> rows = PartsLedger.rows(set.file());

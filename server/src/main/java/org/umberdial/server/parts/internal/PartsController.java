@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.PartCovered;
 import org.umberdial.core.evidence.PartDecided;
 import org.umberdial.core.evidence.Placing;
 import org.umberdial.core.parts.PartRow;
@@ -58,6 +59,12 @@ class PartsController {
             @NotNull @Size(max = 60) String part,
             @NotNull PartDecided.Choice choice,
             @NotNull @Size(max = 300) String reason) {}
+
+    /** @param by the part above; empty when it lies free */
+    record CoverEdit(
+            @NotNull UUID id,
+            @NotNull @Size(max = 60) String part,
+            @NotNull @Size(max = 60) String by) {}
 
     /** @param row as it would stand with this line; null when the line is not understood, which {@code fault} says */
     record LedgerPreview(@Schema(nullable = true) LedgerViews.LedgerRow row, String understood, String fault) {}
@@ -135,6 +142,29 @@ class PartsController {
                 new PartDecided(row.reference(), edit.choice, edit.reason.strip()),
                 Optional.empty());
         return ledger(caller, setId);
+    }
+
+    /** What is left to do, in order. */
+    @GetMapping("/work")
+    LedgerViews.WorkView work(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        return LedgerViews.work(set(caller, setId));
+    }
+
+    /** Says what a part lies under. */
+    @PostMapping("/covers")
+    LedgerViews.WorkView cover(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody CoverEdit edit) {
+        OpenSet set = set(caller, setId);
+        if (set.set().part(edit.part).isEmpty()
+                || !edit.by.isEmpty() && set.set().part(edit.by).isEmpty()) {
+            throw Problem.notFound("This part");
+        }
+        if (edit.part.equals(edit.by)) {
+            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "A part does not lie under itself.").at("by");
+        }
+        evidence.keep(
+                caller, setId.toString(), edit.id.toString(), new PartCovered(edit.part, edit.by), Optional.empty());
+        return work(caller, setId);
     }
 
     private static Fact understood(OpenSet set, String text, String part, Placing placing, String instrument) {

@@ -20,6 +20,7 @@ import org.umberdial.core.parts.PartRow;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.recap.RecapPlan;
 import org.umberdial.core.recap.Renewal;
+import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
@@ -129,6 +130,10 @@ class PlanController {
     @PostMapping("/fitted")
     RecapView fitted(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody FittedEdit edit) {
+        OpenSet set = files.open(caller.shopId(), setId.toString());
+        if (set.set().part(edit.part.strip()).isEmpty()) {
+            throw Problem.notFound("This part");
+        }
         shopping.fitted(
                 caller,
                 setId.toString(),
