@@ -80,7 +80,9 @@ final class FilledTables {
             "instrument_id",
             List.of("instrument_ability", "control_reading").contains(table) ? "bench_instrument" : "instrument",
             "item_id",
-            "stock_item"
+            "stock_item",
+            "order_id",
+            "part_order"
         };
         for (int at = 0; at < refers.length; at += 2) {
             if (column.name.equals(refers[at])) {
