@@ -98,6 +98,12 @@ export const router = createRouter({
               meta: { title: 'What goes in' },
             },
             {
+              path: 'forming',
+              component: () => import('./parts/FormingView.vue'),
+              props: true,
+              meta: { title: 'Forming' },
+            },
+            {
               path: 'left',
               component: () => import('./parts/LeftView.vue'),
               props: true,

@@ -23,7 +23,7 @@ const kinds: readonly { id: string; name: string; of: readonly string[] }[] = [
   { id: 'apart', name: 'Apart and together', of: ['taken-off', 'put-back', 'closed', 'control-found'] },
   { id: 'found', name: 'Found and said', of: ['looked', 'told', 'task-done', 'part-tested'] },
   { id: 'cold', name: 'Cold tests', of: ['cold-figures'] },
-  { id: 'parts', name: 'Parts', of: ['part-replaced'] },
+  { id: 'parts', name: 'Parts', of: ['part-read', 'part-decided', 'part-covered', 'part-replaced'] },
   { id: 'rest', name: 'Remarks and decisions', of: ['remark', 'worth', 'decided'] },
 ]
 const kind = ref('all')

@@ -19,9 +19,11 @@ const left = computed(() => {
 const to = (task: WorkTask) =>
   /^XT/.test(task.reference)
     ? `/sets/${props.setId}/cold`
-    : task.kind === 'REPLACE' || task.kind === 'RIGHT_ONE'
-      ? `/sets/${props.setId}/parts/plan?part=${task.reference}`
-      : `/sets/${props.setId}/parts?point=${task.reference}`
+    : task.kind === 'FORM'
+      ? `/sets/${props.setId}/parts/forming?part=${task.reference}`
+      : task.kind === 'REPLACE' || task.kind === 'RIGHT_ONE'
+        ? `/sets/${props.setId}/parts/plan?part=${task.reference}`
+        : `/sets/${props.setId}/parts?point=${task.reference}`
 async function under(task: WorkTask, by: string) {
   const answer = await cover(task.reference, by)
   problem.value = answer.kind === 'failed' ? answer.problem : null

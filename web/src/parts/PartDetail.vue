@@ -107,7 +107,14 @@ async function takeBack() {
         </div>
       </template>
       <ProblemNote :problem="problem" />
-      <p class="flex gap-4 pt-1 text-sm">
+      <p class="flex flex-wrap gap-4 pt-1 text-sm">
+        <RouterLink
+          v-if="row.kind === 'ELECTROLYTIC'"
+          class="text-accent underline underline-offset-4"
+          :to="`/sets/${setId}/parts/forming?part=${row.reference}`"
+        >
+          Form it
+        </RouterLink>
         <RouterLink class="text-accent underline underline-offset-4" :to="`/sets/${setId}/circuit/drawing`">
           On the drawing
         </RouterLink>

@@ -12,6 +12,7 @@ const faces = [
   { to: '', name: 'What is known' },
   { to: '/plan', name: 'What goes in' },
   { to: '/left', name: 'What is left' },
+  { to: '/forming', name: 'Forming' },
 ] as const
 </script>
 

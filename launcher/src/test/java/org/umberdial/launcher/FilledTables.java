@@ -82,7 +82,9 @@ final class FilledTables {
             "item_id",
             "stock_item",
             "order_id",
-            "part_order"
+            "part_order",
+            "series_id",
+            "series"
         };
         for (int at = 0; at < refers.length; at += 2) {
             if (column.name.equals(refers[at])) {

@@ -27,6 +27,7 @@ import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.umberdial.core.evidence.Kind;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -46,6 +47,14 @@ class BundleTest {
             assertEquals(List.of(), schema.validate(set), "set " + i);
         }
         assertFalse(schema.validate(JSON.readTree("{\"format\":\"other\"}")).isEmpty());
+        String kinds = JSON.readTree(
+                        RunningServer.get("/formats/set-bundle.schema.json").text())
+                .at("/properties/log/items/properties/kind/enum")
+                .toString();
+        for (Kind kind : Kind.values()) {
+            // What a set is worth to its owner goes along with no bundle.
+            assertTrue(kind == Kind.WORTH || kinds.contains("\"" + kind.stored() + "\""), kind + " in " + kinds);
+        }
     }
 
     @Test

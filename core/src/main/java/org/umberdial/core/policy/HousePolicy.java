@@ -85,6 +85,7 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts 
      * @param lossAngle tangent of the loss angle at 120 Hz beyond which one is dried
      * @param dryLeastOhms least leak resistance of a dry capacitor that is still sound [Ω]
      * @param tubeBand how far above its least a tube is still doubtful, a fraction
+     * @param reformSeconds an electrolytic that makes no progress for so long does not come back [s]
      * @param lotShare when so large a share of a kind has drifted, the lot is spoken of
      */
     public record Parts(
@@ -99,6 +100,7 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts 
             double lossAngle,
             double dryLeastOhms,
             double tubeBand,
+            double reformSeconds,
             double lotShare) {}
 
     /** @param hourRate what an hour at the bench costs, in the shop's money, @param money its sign or name */
@@ -111,7 +113,7 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts 
                 new Line(120, 60),
                 new Volts(0.10, 0.10, 0.2, 2, 0.04, 0.10, 0.30),
                 new Cold(30, 10e3, 10e6, 0.5e-3, 0.15, 1.25, 0.20, 0.03, 30, 0.05, 85, 105),
-                new Parts(0.7, 0.1, 1.5, 0.7, 0.03, 20e-6, 5, 0.3, 0.25, 10e6, 0.1, 0.5),
+                new Parts(0.7, 0.1, 1.5, 0.7, 0.03, 20e-6, 5, 0.3, 0.25, 10e6, 0.1, 2400, 0.5),
                 Schools.usual(),
                 new Worth(BigDecimal.valueOf(40), "$"));
     }

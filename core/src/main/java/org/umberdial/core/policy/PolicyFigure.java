@@ -258,6 +258,15 @@ public enum PolicyFigure {
             50,
             "10 on most testers' scales",
             policy -> policy.parts().tubeBand()),
+    REFORM_SECONDS(
+            Group.PARTS,
+            "Forming without progress ends after",
+            "min",
+            1 / 60.0,
+            5,
+            1440,
+            "40; some go on while it falls at all",
+            policy -> policy.parts().reformSeconds()),
     LOT_SHARE(
             Group.PARTS,
             "Speak of the lot from",
@@ -424,6 +433,7 @@ public enum PolicyFigure {
                         f.get(LOSS_ANGLE),
                         f.get(DRY_LEAST_OHMS),
                         f.get(TUBE_BAND),
+                        f.get(REFORM_SECONDS),
                         f.get(LOT_SHARE)),
                 schools,
                 worth);

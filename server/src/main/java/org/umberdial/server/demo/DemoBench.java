@@ -40,7 +40,6 @@ final class DemoBench {
                     "Capacitance and ESR meter",
                     Ability.of(Equipment.CAPACITANCE_METER),
                     Ability.of(Equipment.ESR_METER)),
-            named("Emission tester", Ability.of(Equipment.TUBE_TESTER)),
             named("1.5 V cell with clips", Ability.of(Equipment.DRY_CELL)),
             named("30 V bench supply", Ability.of(Equipment.DC_SUPPLY).upTo(30)),
             named("Discharge resistor with clips", Ability.of(Equipment.DISCHARGE_TOOL)));

@@ -55,6 +55,7 @@ public class ShopTables {
             Map.entry(PolicyFigure.LOSS_ANGLE, SHOP.LOSS_ANGLE),
             Map.entry(PolicyFigure.DRY_LEAST_OHMS, SHOP.DRY_LEAST_OHMS),
             Map.entry(PolicyFigure.TUBE_BAND, SHOP.TUBE_BAND),
+            Map.entry(PolicyFigure.REFORM_SECONDS, SHOP.REFORM_SECONDS),
             Map.entry(PolicyFigure.LOT_SHARE, SHOP.LOT_SHARE)));
 
     private final DSLContext db;
