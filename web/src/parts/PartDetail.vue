@@ -70,6 +70,7 @@ async function takeBack() {
       </p>
       <p v-if="row.says">{{ say(row.says) }}</p>
       <p v-if="row.consequence">{{ say(`Left in: ${row.consequence}.`) }}</p>
+      <p v-if="row.trial" class="text-sm">{{ say(row.trial) }}</p>
       <p v-if="row.at" class="text-sm text-soft">
         {{ when(row.at) }}
         <button

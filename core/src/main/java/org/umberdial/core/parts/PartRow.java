@@ -17,6 +17,7 @@ import org.umberdial.core.claim.Observation.Word;
  * @param word how the ledger takes it; empty when nothing is known yet
  * @param says why, one or two sentences
  * @param consequence what it does to the set as it is, in a few words; may be empty
+ * @param trial what brings it back for a moment, to hear whether it is the one; may be empty
  * @param decision what happens to it
  * @param because the rule that decides it
  * @param readOhms ohms read across it last
@@ -35,6 +36,7 @@ public record PartRow(
         Optional<Word> word,
         String says,
         String consequence,
+        String trial,
         Decision decision,
         String because,
         Group group,

@@ -295,6 +295,12 @@ public final class PartsLedger {
                 draft.word,
                 draft.says,
                 consequence.says(),
+                Trial.of(
+                        part,
+                        draft.state,
+                        draft.ohms,
+                        places.across(part),
+                        file.policy().wattsMargin()),
                 answer.decision(),
                 answer.because(),
                 group(draft, role, consequence),

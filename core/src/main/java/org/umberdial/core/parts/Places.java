@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.circuit.deck.Card;
@@ -80,6 +81,22 @@ final class Places {
 
     Place at(String reference) {
         return known.getOrDefault(reference, Place.UNKNOWN);
+    }
+
+    /** Most that stands across a part of two ends in any mode [V]; empty when nothing tells. */
+    OptionalDouble across(Part part) {
+        if (part.nodes().size() != 2) {
+            return OptionalDouble.empty();
+        }
+        return modes.values().stream()
+                .flatMapToDouble(reference -> {
+                    OptionalDouble a = volts(reference, part.nodes().get(0));
+                    OptionalDouble b = volts(reference, part.nodes().get(1));
+                    return a.isPresent() && b.isPresent()
+                            ? DoubleStream.of(Math.abs(a.getAsDouble() - b.getAsDouble()))
+                            : DoubleStream.empty();
+                })
+                .max();
     }
 
     PartRoles roles() {

@@ -93,4 +93,15 @@ class LeakLimitsTest {
             assertTrue(failed, part + " never fails");
         }
     }
+
+    /** FORMULAS: 150 kΩ that should be 100 kΩ are brought back by 300 kΩ across. */
+    @Test
+    void aDriftedResistor_isBroughtBackByAnotherAcrossIt() {
+        assertEquals(300e3, Trial.across(150e3, 100e3), 1e-6);
+        assertTrue(
+                row("R5", "R5 330k").trial().startsWith("Trial in place: 680 kΩ across it, "),
+                row("R5", "R5 330k").trial());
+        assertTrue(row("C5", "C5 0.4n").trial().contains("Never leave it"));
+        assertEquals("", row("C5", "C5 leak 2M @300").trial(), "a leak is not tried out");
+    }
 }
