@@ -23,6 +23,7 @@ const strip = useTemplateRef('strip')
 const seen = ref<Schemas['LedgerPreview'] | null>(null)
 const problem = ref<Problem | null>(null)
 const said = ref('')
+const busy = ref(false)
 let id = crypto.randomUUID()
 let abort = new AbortController()
 
@@ -73,12 +74,17 @@ const hint = computed(() => {
 })
 
 async function commit() {
+  if (busy.value) return
   const typed = text.value
   if (!typed.trim()) {
     emit('move', 1)
     return
   }
-  const answer = await props.doors.keep(id, line())
+  const at = props.row?.reference
+  // A line that names another part leaves the one at hand where it is.
+  const ofAnother = seen.value?.row && seen.value.row.reference !== at
+  busy.value = true
+  const answer = await props.doors.keep(id, line()).finally(() => (busy.value = false))
   if (answer.kind === 'failed') {
     problem.value = answer.problem
     strip.value?.select()
@@ -86,7 +92,7 @@ async function commit() {
   }
   said.value = answer.kind === 'queued' ? 'Waits in this browser.' : `Kept: ${seen.value?.understood ?? typed}.`
   if (text.value === typed) text.value = ''
-  emit('kept')
+  if (!ofAnother && props.row?.reference === at) emit('kept')
 }
 function onKey(event: KeyboardEvent) {
   if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
