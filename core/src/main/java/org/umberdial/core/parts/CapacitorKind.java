@@ -33,12 +33,17 @@ public enum CapacitorKind {
 
     /** By the words its card has for it. */
     public static CapacitorKind of(Card card) {
-        String kind = card.kind().toLowerCase(Locale.ROOT);
-        if (has(kind, "electrolytic", "tantalum", "dry", "wet", "bipolar", "non-polar")) {
-            return ELECTROLYTIC;
-        }
+        return named(card.kind().toLowerCase(Locale.ROOT));
+    }
+
+    /** By words that say what it is. @param kind in lower case */
+    static CapacitorKind named(String kind) {
+        // Safety types are film or ceramic; what bridges the line is told first.
         if (has(kind, "safety", "x1", "x2", "y1", "y2")) {
             return SAFETY;
+        }
+        if (has(kind, "electrolytic", "tantalum", "dry", "wet", "bipolar", "non-polar")) {
+            return ELECTROLYTIC;
         }
         if (has(kind, "paper", "wax", "oil", "bathtub", "mould", "mold")) {
             return PAPER;

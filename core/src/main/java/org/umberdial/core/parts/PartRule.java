@@ -15,12 +15,14 @@ import org.umberdial.core.set.Part;
 /**
  * What happens to a part: what somebody decided comes first, then what proof asks, then the school of the house.
  *
+ * @param made what a capacitor in its place now is made of
  * @param decided the last standing decision about it
  * @param lot whether its kind has drifted as a lot
  */
 record PartRule(
         Part part,
         Kind kind,
+        CapacitorKind made,
         PartState state,
         Optional<Word> word,
         Optional<NetworkRole> role,
@@ -42,8 +44,19 @@ record PartRule(
         });
     }
 
+    private boolean againstTheRule() {
+        return place.line() && made != CapacitorKind.SAFETY;
+    }
+
     private Optional<Answer> said() {
-        if (replaced.isPresent() && word.filter(w -> w == Word.FAILED).isEmpty()) {
+        if (replaced.isPresent() && againstTheRule()) {
+            return Optional.of(read("It bridges the line, and nobody wrote that what went in is a safety type: "
+                    + "look, and write its class when you note it again."));
+        }
+        if (replaced.isPresent() && word.filter(w -> w == Word.DOUBTED).isPresent()) {
+            return Optional.of(read("The new one is in, and its readings do not settle it."));
+        }
+        if (replaced.isPresent() && !failed()) {
             return Optional.of(new Answer(
                     Decision.IN, replaced.get().standsIn() ? "It stands in for the right one." : "The new one is in."));
         }
@@ -73,7 +86,7 @@ record PartRule(
     }
 
     private Answer capacitor() {
-        if (place.line() && CapacitorKind.of(part.card()) != CapacitorKind.SAFETY) {
+        if (againstTheRule()) {
             return replace("It bridges the line: a safety type goes in.");
         }
         if (failed()) {
@@ -82,7 +95,6 @@ record PartRule(
         if (state == PartState.CONFLICT) {
             return new Answer(Decision.SETTLE, "Two readings say otherwise.");
         }
-        CapacitorKind made = CapacitorKind.of(part.card());
         if (made == CapacitorKind.ELECTROLYTIC) {
             return electrolytic();
         }

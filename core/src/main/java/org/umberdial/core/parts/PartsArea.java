@@ -47,7 +47,8 @@ public final class PartsArea implements Area {
                 file.set(),
                 file.contents().bench(),
                 decimalSign,
-                file.contents().kit().instrument(instrument));
+                file.contents().kit().instrument(instrument),
+                PartsBench.of(file)::marking);
     }
 
     /** How a part would stand if this were kept too. */
@@ -73,15 +74,14 @@ public final class PartsArea implements Area {
 
     @Override
     public List<Claim> claims(SetFile file) {
+        PartsBench bench = PartsBench.of(file);
         Set<Claim> claims = new LinkedHashSet<>();
         for (Part part : file.set().parts()) {
             if (PartsBench.isCapacitor(part)) {
                 claims.add(new Claim(part.reference(), Aspect.NO_LEAK));
                 claims.add(new Claim(
                         part.reference(),
-                        CapacitorKind.of(part.card()) == CapacitorKind.ELECTROLYTIC
-                                ? Aspect.NOT_DRIED
-                                : Aspect.NOT_OPEN));
+                        bench.marking(part).kind() == CapacitorKind.ELECTROLYTIC ? Aspect.NOT_DRIED : Aspect.NOT_OPEN));
             } else if (PartsBench.isTube(part)) {
                 String tube = file.set().tubeOf(part.reference());
                 claims.add(new Claim(tube, Aspect.EMISSION));

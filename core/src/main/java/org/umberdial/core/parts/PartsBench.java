@@ -1,6 +1,5 @@
 package org.umberdial.core.parts;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -24,17 +23,17 @@ final class PartsBench {
     private final BenchSet set;
     private final Map<String, List<Taken>> readings = new HashMap<>();
     private final Map<String, Judged> judged = new HashMap<>();
+    private final Map<String, Ledger.Replaced> renewed = new HashMap<>();
 
     private PartsBench(SetFile file) {
         set = file.set();
         Kit kit = file.contents().kit();
-        Map<String, Instant> since = new HashMap<>();
         for (Ledger.Replaced replaced : SetFile.replaced(file.log())) {
-            since.merge(upper(replaced.subject()), replaced.at(), (a, b) -> a.isAfter(b) ? a : b);
+            renewed.merge(upper(replaced.subject()), replaced, (a, b) -> a.at().isAfter(b.at()) ? a : b);
         }
         for (EvidenceLog.Standing<PartRead> s : file.log().standing(PartRead.class)) {
             String part = upper(set.tubeOf(s.fact().part()));
-            if (!s.at().isBefore(since.getOrDefault(part, Instant.MIN))) {
+            if (!renewed.containsKey(part) || !s.at().isBefore(renewed.get(part).at())) {
                 readings.computeIfAbsent(part, p -> new ArrayList<>())
                         .add(new Taken(
                                 s.fact(),
@@ -77,12 +76,13 @@ final class PartsBench {
         return leakage.isPresent() ? leakage : kit.highest(instrument, Equipment.INSULATION_TESTER);
     }
 
-    private static CapacitorCase capacitor(SetFile file, Part part, Place place, List<Taken> own) {
+    private CapacitorCase capacitor(SetFile file, Part part, Place place, List<Taken> own) {
+        Marking marking = marking(part);
         return new CapacitorCase(
-                CapacitorKind.of(part.card()),
-                part.workingValue().map(OptionalDouble::of).orElse(OptionalDouble.empty()),
-                !part.unconfirmed(),
-                part.ratingVolts().map(OptionalDouble::of).orElse(OptionalDouble.empty()),
+                marking.kind(),
+                marking.value(),
+                marking.confirmed(),
+                marking.ratedVolts(),
                 place,
                 own,
                 file.policy().parts());
@@ -109,6 +109,12 @@ final class PartsBench {
 
     static boolean isTube(Part part) {
         return part.card().letter() == 'X' && part.card().kind().equals("tube");
+    }
+
+    /** What stands on what is in a part's place now. */
+    Marking marking(Part part) {
+        Ledger.Replaced by = renewed.get(upper(part.reference()));
+        return by == null || !isCapacitor(part) ? Marking.of(part) : Marking.of(part, by);
     }
 
     /** Readings of a part since it was last replaced, oldest first. */

@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.umberdial.core.area.Bench;
@@ -92,13 +93,32 @@ public final class PartsEntry {
     private final Bench bench;
     private final ValueReader values;
     private final Optional<Instrument> instrument;
+    private final Function<Part, Marking> markings;
 
-    /** @param instrument it is read with; empty when nobody said */
+    /**
+     * For a set in which nothing was replaced.
+     *
+     * @param instrument it is read with; empty when nobody said
+     */
     public PartsEntry(BenchSet set, Bench bench, DecimalSign decimalSign, Optional<Instrument> instrument) {
+        this(set, bench, decimalSign, instrument, Marking::of);
+    }
+
+    /**
+     * @param instrument it is read with; empty when nobody said
+     * @param markings what stands on what is in a part's place now
+     */
+    PartsEntry(
+            BenchSet set,
+            Bench bench,
+            DecimalSign decimalSign,
+            Optional<Instrument> instrument,
+            Function<Part, Marking> markings) {
         this.set = set;
         this.bench = bench;
         this.values = new ValueReader(decimalSign);
         this.instrument = instrument;
+        this.markings = markings;
     }
 
     /** What was typed so far of one part. */
@@ -301,7 +321,7 @@ public final class PartsEntry {
                             ? "At 0 V nothing leaks; give the volts applied, as in leak 2.1M @400."
                             : "A leak is tested at 1 to 10000 V, not at " + word + ".");
         }
-        double rated = part.ratingVolts().orElse(Double.POSITIVE_INFINITY);
+        double rated = markings.apply(part).ratedVolts().orElse(Double.POSITIVE_INFINITY);
         if (volts > SLIP * rated) {
             throw new InvalidEntry(
                     OUT_OF_RANGE,
@@ -332,19 +352,19 @@ public final class PartsEntry {
 
     /** A bare number is in the unit that brings it nearest to the part's mark: 4700 on a ceramic is picofarads. */
     private double farads(Part part, String typed) {
-        Optional<Double> mark = part.workingValue().filter(v -> v > 0);
+        double mark = markings.apply(part).value().orElse(0);
         if (!BARE.matcher(typed).matches()) {
             double farads = positive(values.read(typed, Unit.FARAD).value(), "A capacitance");
-            if (mark.isPresent() && farads > TOO_MANY_TIMES * mark.get()) {
+            if (mark > 0 && farads > TOO_MANY_TIMES * mark) {
                 throw new InvalidEntry(
                         OUT_OF_RANGE,
-                        Engineering.print(farads, Unit.FARAD) + " is " + Math.round(farads / mark.get()) + " times the "
-                                + Engineering.print(mark.get(), Unit.FARAD) + " it is marked with; check the unit.");
+                        Engineering.print(farads, Unit.FARAD) + " is " + Math.round(farads / mark) + " times the "
+                                + Engineering.print(mark, Unit.FARAD) + " it is marked with; check the unit.");
             }
             return farads;
         }
         double number = values.number(typed);
-        if (mark.isEmpty()) {
+        if (!(mark > 0)) {
             if (number < 1) {
                 return number * 1e-6;
             }
@@ -357,7 +377,7 @@ public final class PartsEntry {
         double best = 0;
         double apart = Double.POSITIVE_INFINITY;
         for (double unit : new double[] {1e-6, 1e-9, 1e-12}) {
-            double off = number == 0 ? 0 : Math.abs(Math.log(number * unit / mark.get()));
+            double off = number == 0 ? 0 : Math.abs(Math.log(number * unit / mark));
             if (off < apart) {
                 apart = off;
                 best = number * unit;
@@ -366,7 +386,7 @@ public final class PartsEntry {
         if (apart > Math.log(NEAR)) {
             throw new InvalidEntry(
                     AMBIGUOUS,
-                    "“" + typed + "” is far from the " + Engineering.print(mark.get(), Unit.FARAD)
+                    "“" + typed + "” is far from the " + Engineering.print(mark, Unit.FARAD)
                             + " it is marked with, in any unit; write the unit, as in " + typed + "p or " + typed
                             + "n.");
         }
@@ -442,13 +462,12 @@ public final class PartsEntry {
                 .min();
         boolean tested =
                 draft.figures.containsKey(Measured.LEAK_OHMS) || draft.figures.containsKey(Measured.LEAK_AMPERES);
-        if (tested
-                && lowest.isPresent()
-                && part.ratingVolts().filter(r -> r < lowest.getAsDouble()).isPresent()) {
+        double rated = markings.apply(part).ratedVolts().orElse(Double.POSITIVE_INFINITY);
+        if (tested && lowest.isPresent() && rated < lowest.getAsDouble()) {
             throw new InvalidEntry(
                     OUT_OF_RANGE,
                     part.reference() + " is marked "
-                            + Engineering.exact(part.ratingVolts().get()) + " V and "
+                            + Engineering.exact(rated) + " V and "
                             + instrument.get().name() + " gives no less than " + Engineering.exact(lowest.getAsDouble())
                             + " V: it is not the tester for this one.");
         }

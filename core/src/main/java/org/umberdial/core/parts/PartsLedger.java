@@ -211,7 +211,9 @@ public final class PartsLedger {
                 .anyMatch(s -> Set.of(Aspect.NOT_OPEN, Aspect.NOT_DRIED, Aspect.SOUND)
                         .contains(s.claim().aspect()));
         boolean capacitor = kind == Kind.CAPACITOR || kind == Kind.ELECTROLYTIC;
-        if (capacitor && places.at(part.reference()).line() && CapacitorKind.of(part.card()) != CapacitorKind.SAFETY) {
+        if (capacitor
+                && places.at(part.reference()).line()
+                && bench.marking(part).kind() != CapacitorKind.SAFETY) {
             return PartState.BY_RULE;
         }
         // A heater that is whole says nothing of emission.
@@ -272,6 +274,7 @@ public final class PartsLedger {
         PartRule.Answer answer = new PartRule(
                         part,
                         draft.kind,
+                        bench.marking(part).kind(),
                         draft.state,
                         draft.word,
                         role,
@@ -373,7 +376,7 @@ public final class PartsLedger {
 
     private Kind kind(Part part) {
         if (PartsBench.isCapacitor(part)) {
-            return CapacitorKind.of(part.card()) == CapacitorKind.ELECTROLYTIC ? Kind.ELECTROLYTIC : Kind.CAPACITOR;
+            return bench.marking(part).kind() == CapacitorKind.ELECTROLYTIC ? Kind.ELECTROLYTIC : Kind.CAPACITOR;
         }
         if (PartsBench.isTube(part)) {
             return Kind.TUBE;
