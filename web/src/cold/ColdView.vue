@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { ExclamationTriangleIcon, NoSymbolIcon, WrenchIcon } from '@heroicons/vue/24/outline'
+import { NoSymbolIcon, WrenchIcon } from '@heroicons/vue/24/outline'
 import { computed } from 'vue'
 import { RouterLink, RouterView, useRoute } from 'vue-router'
+import CautionNote from '../ui/CautionNote.vue'
 import type { Schemas } from '../api/client'
 import BenchHeader from '../bench/BenchHeader.vue'
 import NextAct from '../guide/NextAct.vue'
@@ -55,11 +56,7 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
         </RouterLink>
       </div>
     </BenchHeader>
-    <aside
-      class="flex items-center gap-3 bg-caution px-4 py-1.5 text-[14px] leading-tight text-on-caution"
-      aria-label="Caution"
-    >
-      <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
+    <CautionNote>
       <p v-if="plan.charge === 'GONE'">
         Plug out and in sight. The charge was read and gone; large capacitors regain some by themselves, so leave the
         bleeder clipped on and read again after a break.
@@ -74,7 +71,7 @@ const to = (step: Step) => `/sets/${props.setId}/cold/${step.id}`
         <strong>Nobody has read the capacitors since they could last charge:</strong>
         bleed them and prove it before a hand or an ohmmeter goes inside. Local codes and licensed practice come first.
       </p>
-    </aside>
+    </CautionNote>
     <div class="grid min-h-0 flex-1 grid-cols-1" :class="inside ? 'xl:grid-cols-[19rem_minmax(0,1fr)]' : ''">
       <nav
         v-if="inside"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import CautionNote from '../ui/CautionNote.vue'
 import { session } from '../account/session'
 import { faultAt, type Problem } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
@@ -77,16 +77,12 @@ const tone = (run: ReformView) =>
 
 <template>
   <div class="h-full overflow-auto">
-    <aside
-      class="flex items-center gap-3 bg-caution px-4 py-1.5 text-[14px] leading-tight text-on-caution"
-      aria-label="Caution"
-    >
-      <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
+    <CautionNote>
       <p>
         Hundreds of volts stand on the leads for hours and stay after the supply is off: cover them, bleed before a hand
         goes in. A capacitor that gets warm may burst: glasses on, supply down.
       </p>
-    </aside>
+    </CautionNote>
     <section v-if="session.mayWrite.value" class="border-b border-line bg-sheet px-5 py-4" aria-labelledby="form-one">
       <h2 id="form-one" class="pb-2 text-lg font-semibold">Form a capacitor</h2>
       <p v-if="parts.length === 0" class="text-soft">This set has no electrolytic yet; they come with its circuit.</p>

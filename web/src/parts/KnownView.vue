@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
 import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
+import CautionNote from '../ui/CautionNote.vue'
 import NextAct from '../guide/NextAct.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { useShop } from '../ui/useShop'
@@ -70,16 +70,12 @@ watch(
 
 <template>
   <div v-if="ledger" class="flex h-full min-h-0 flex-col">
-    <aside
-      class="flex items-center gap-3 bg-caution px-4 py-1.5 text-[14px] leading-tight text-on-caution"
-      aria-label="Caution"
-    >
-      <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
+    <CautionNote>
       <p>
         Plug out, capacitors read empty before a hand goes in. A leakage tester gives hundreds of volts: hands off the
         leads, discharge the part through the tester after each test.
       </p>
-    </aside>
+    </CautionNote>
     <div class="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-sheet px-5 py-2">
       <div role="group" aria-label="Which parts" class="flex flex-wrap gap-1">
         <button

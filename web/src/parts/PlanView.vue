@@ -2,6 +2,7 @@
 import { ExclamationTriangleIcon } from '@heroicons/vue/24/outline'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import CautionNote from '../ui/CautionNote.vue'
 import { session } from '../account/session'
 import type { Problem } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
@@ -75,16 +76,12 @@ async function toList() {
         Shopping list
       </RouterLink>
     </div>
-    <aside
-      class="flex items-center gap-3 bg-caution px-4 py-1.5 text-[14px] leading-tight text-on-caution"
-      aria-label="Caution"
-    >
-      <ExclamationTriangleIcon class="size-6 shrink-0" aria-hidden="true" />
+    <CautionNote>
       <p>
         Plug out, and every capacitor read empty, before a part is unsoldered. Old solder has lead, old oil may have
         PCB: wash hands, no food at the bench.
       </p>
-    </aside>
+    </CautionNote>
     <ProblemNote :problem="problem" class="m-5" />
     <p v-if="plan.renewals.length === 0" class="p-8">
       Nothing has to go in.
