@@ -5,12 +5,14 @@ import { session } from '../account/session'
 import type { Problem } from '../api/client'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useShop } from '../ui/useShop'
+import ForNow from './ForNow.vue'
 import { useWork, type WorkTask } from './useWork'
 
 /** What is left to do: one task a line, the one below before the one above it; what is done is gone from here. */
 const props = defineProps<{ setId: string }>()
-const { say } = useShop()
-const { work, error, cover } = useWork(() => props.setId)
+const { say, when } = useShop()
+const doors = useWork(() => props.setId)
+const { work, error, cover } = doors
 const problem = ref<Problem | null>(null)
 const left = computed(() => {
   const minutes = work.value?.minutes ?? 0
@@ -42,6 +44,7 @@ async function under(task: WorkTask, by: string) {
       </template>
       <template v-else>Nothing is left to do at the parts.</template>
     </p>
+    <ForNow :doors="doors" :say="say" :when="when" />
     <ProblemNote :problem="problem" class="m-5" />
     <ol>
       <li

@@ -6,17 +6,25 @@ import CautionNote from '../ui/CautionNote.vue'
 import { session } from '../account/session'
 import type { Problem } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
 import { useShop } from '../ui/useShop'
-import { usePlan, type Renewal } from './usePlan'
+import SetSchools from './SetSchools.vue'
+import { usePlan, type Old, type Renewal, type SetSchool } from './usePlan'
 
 /** What goes in: for each part that is replaced the new one, why that one, and a tick when it is in. */
 const props = defineProps<{ setId: string }>()
 const { say } = useShop()
-const { plan, error, list, fitted } = usePlan(() => props.setId)
+const { plan, error, list, fitted, follow } = usePlan(() => props.setId)
 const chosen = ref(String(useRoute().query['part'] ?? ''))
 const other = ref('')
+const olds: { id: Old; name: string }[] = [
+  { id: 'OUT', name: 'out of the set' },
+  { id: 'FOR_LOOKS', name: 'left for looks, cut free at both ends' },
+  { id: 'AROUND_THE_NEW', name: 'around the new one' },
+]
+const old = ref<Old>('OUT')
 const problem = ref<Problem | null>(null)
 const groups = computed(() => {
   const all: { label: string; renewals: Renewal[] }[] = []
@@ -30,6 +38,7 @@ const groups = computed(() => {
 function open(one: Renewal) {
   chosen.value = chosen.value === one.reference ? '' : one.reference
   other.value = one.item
+  old.value = 'OUT'
   problem.value = null
 }
 watch(
@@ -40,9 +49,13 @@ watch(
   { immediate: true },
 )
 async function put(one: Renewal, standsIn: boolean) {
-  const answer = await fitted(one.reference, other.value.trim(), standsIn)
+  const answer = await fitted(one.reference, other.value.trim(), standsIn, old.value)
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'ready') chosen.value = ''
+}
+async function chooseSchool(question: SetSchool['question'], school: SetSchool['follows'] | null) {
+  const answer = await follow(question, school)
+  problem.value = answer.kind === 'failed' ? answer.problem : null
 }
 async function toList() {
   const answer = await list(!plan.value?.listed)
@@ -52,14 +65,12 @@ async function toList() {
 
 <template>
   <div v-if="plan" class="h-full overflow-auto">
-    <div class="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-line bg-sheet px-5 py-3">
-      <p class="min-w-0 flex-1">
-        <strong>{{ say(plan.schools.join(' · ')) }}</strong>
-        <span class="block text-sm text-soft">
-          By the house rules.
-          <RouterLink to="/house" class="text-accent underline underline-offset-4">Another school</RouterLink>
-        </span>
-      </p>
+    <SetSchools
+      class="border-b border-line bg-sheet px-5 py-3"
+      :schools="plan.schools"
+      :say="say"
+      @follow="chooseSchool"
+    >
       <p class="text-right text-sm leading-tight text-soft">
         <span class="font-figures text-lg font-semibold text-ink">{{ plan.renewals.length }}</span>
         to go in
@@ -75,7 +86,7 @@ async function toList() {
       <RouterLink to="/house/shopping" class="font-semibold text-accent underline underline-offset-4">
         Shopping list
       </RouterLink>
-    </div>
+    </SetSchools>
     <CautionNote>
       <p>
         Plug out, and every capacitor read empty, before a part is unsoldered. Old solder has lead, old oil may have
@@ -129,6 +140,9 @@ async function toList() {
                 <ExclamationTriangleIcon class="size-5 shrink-0 text-doubt" aria-hidden="true" />
                 <span>{{ say(caution) }}</span>
               </p>
+              <ol class="list-decimal space-y-1 pl-6">
+                <li v-for="step in one.steps" :key="step">{{ say(step) }}</li>
+              </ol>
               <p v-if="one.expect">
                 <strong>Then expect</strong>
                 {{ say(one.expect) }}.
@@ -137,12 +151,16 @@ async function toList() {
             </div>
             <div v-if="session.mayWrite.value" class="space-y-3">
               <TextField v-model="other" class="w-full!" label="What goes in" hint="As it is marked, if another" />
+              <ChoiceField v-model="old" class="w-full!" label="The old one is" :options="olds" />
               <div class="flex flex-wrap gap-2">
                 <AppButton look="main" @click="put(one, false)">It is in</AppButton>
                 <AppButton @click="put(one, true)">It stands in for now</AppButton>
               </div>
               <p class="text-sm text-soft">
-                One part at a time: photo before, polarity marked, tested before it goes in, photo after.
+                One part at a time.
+                <RouterLink :to="`/sets/${setId}/arrival/photos`" class="text-accent underline underline-offset-4">
+                  Photos of this set
+                </RouterLink>
               </p>
             </div>
           </div>

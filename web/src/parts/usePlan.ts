@@ -3,6 +3,8 @@ import { type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, http, orThrow, type Answer, type Schemas } from '../api/client'
 
 export type RecapView = Schemas['RecapView']
+export type SetSchool = Schemas['SetSchool']
+export type Old = NonNullable<Schemas['FittedEdit']['old']>
 export type Renewal = Schemas['RenewalView']
 
 /** What goes into a set. */
@@ -28,12 +30,22 @@ export function usePlan(setId: MaybeRefOrGetter<string>) {
     error: query.error,
     list: async (listed: boolean) =>
       changed(await ask(http.PUT('/api/sets/{setId}/plan/listed', { params: path(), body: { listed } }))),
-    fitted: async (part: string, item: string, standsIn: boolean) =>
+    fitted: async (part: string, item: string, standsIn: boolean, old: Old) =>
       changed(
         await ask(
           http.POST('/api/sets/{setId}/plan/fitted', {
             params: path(),
-            body: { id: crypto.randomUUID(), part, with: item, standsIn },
+            body: { id: crypto.randomUUID(), part, with: item, standsIn, old },
+          }),
+        ),
+      ),
+    /** @param school none, and the house's holds again */
+    follow: async (question: SetSchool['question'], school: SetSchool['follows'] | null) =>
+      changed(
+        await ask(
+          http.POST('/api/sets/{setId}/plan/schools', {
+            params: path(),
+            body: { id: crypto.randomUUID(), question, school },
           }),
         ),
       ),

@@ -1,6 +1,7 @@
 package org.umberdial.core.area;
 
 import java.time.Instant;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,8 +17,11 @@ import org.umberdial.core.evidence.Decided;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.evidence.SchoolChosen;
 import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.policy.School;
+import org.umberdial.core.policy.Schools;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Extra;
@@ -46,6 +50,7 @@ public final class SetFile {
 
     private final Contents contents;
     private final List<Area> areas;
+    private final HousePolicy policy;
     private final Map<Class<?>, Object> known = new HashMap<>();
     private Ledger ledger;
 
@@ -53,6 +58,21 @@ public final class SetFile {
     public SetFile(Contents contents, List<Area> areas) {
         this.contents = contents;
         this.areas = List.copyOf(areas);
+        policy = contents.policy.with(schools(contents.policy.schools(), contents.log));
+    }
+
+    /** The house's, but for those the set has of its own. */
+    private static Schools schools(Schools house, EvidenceLog log) {
+        Map<School.Question, School> own = new EnumMap<>(School.Question.class);
+        log.standing(SchoolChosen.class)
+                .forEach(s -> own.put(
+                        s.fact().question(),
+                        s.fact().school().orElseGet(() -> house.of(s.fact().question()))));
+        Schools followed = house;
+        for (School school : own.values()) {
+            followed = followed.with(school);
+        }
+        return followed;
     }
 
     public Contents contents() {
@@ -63,8 +83,9 @@ public final class SetFile {
         return contents.set;
     }
 
+    /** The house rules, with the schools this set has of its own. */
     public HousePolicy policy() {
-        return contents.policy;
+        return policy;
     }
 
     public EvidenceLog log() {

@@ -19,6 +19,9 @@ public sealed interface Fact
                 PartRead,
                 PartDecided,
                 PartCovered,
+                ForNow,
+                ForNowEnded,
+                SchoolChosen,
                 Unread {
     /** What it is about: a part's reference, an area, a control; may be empty. */
     String subject();

@@ -18,15 +18,18 @@ public enum Kind {
     LOOKED("looked", 1, Looked.class, "Looked"),
     TOLD("told", 1, Told.class, "Told"),
     TASK_DONE("task-done", 1, TaskDone.class, "TaskDone"),
-    /** Form 2 says whether the part only stands in for the right one. */
-    PART_REPLACED("part-replaced", 2, PartReplaced.class, "PartReplaced"),
+    /** Form 2 says whether the part only stands in for the right one, form 3 what became of the old one. */
+    PART_REPLACED("part-replaced", 3, PartReplaced.class, "PartReplaced"),
     PART_TESTED("part-tested", 1, Proved.class, "Proved"),
     WORTH("worth", 1, WorthSaid.class, "WorthSaid"),
     REMARK("remark", 1, Remark.class, "Remark"),
     DECIDED("decided", 1, Decided.class, ""),
     PART_READ("part-read", 1, PartRead.class, ""),
     PART_DECIDED("part-decided", 1, PartDecided.class, ""),
-    PART_COVERED("part-covered", 1, PartCovered.class, "");
+    PART_COVERED("part-covered", 1, PartCovered.class, ""),
+    FOR_NOW("for-now", 1, ForNow.class, ""),
+    FOR_NOW_ENDED("for-now-ended", 1, ForNowEnded.class, ""),
+    SCHOOL_CHOSEN("school-chosen", 1, SchoolChosen.class, "");
 
     private final String stored;
     private final int form;

@@ -1,5 +1,8 @@
 package org.umberdial.core.evidence;
 
+import java.util.EnumSet;
+import java.util.Set;
+
 /**
  * What a tester without figures shows, what was seen beside a figure, and what is known of the moment. The names are
  * stored; none is ever changed.
@@ -29,6 +32,10 @@ public enum Sign {
     /** No line of the tester's chart is this type's; that of a sister was used. */
     SISTER_SETTINGS("by a sister type's settings");
 
+    private static final Set<Sign> SHOWN_BY_EYE_OR_LAMP = EnumSet.range(EYE_OPENS, LAMP_LIT);
+    private static final Set<Sign> TESTER_SAYS = EnumSet.range(TESTED_GOOD, TESTED_BAD);
+    private static final Set<Sign> OF_TUBES = EnumSet.range(TESTED_GOOD, SISTER_SETTINGS);
+
     private final String label;
 
     Sign(String label) {
@@ -37,5 +44,20 @@ public enum Sign {
 
     public String label() {
         return label;
+    }
+
+    /** Whether a leakage tester's eye or lamp shows it. */
+    public boolean shownByEyeOrLamp() {
+        return SHOWN_BY_EYE_OR_LAMP.contains(this);
+    }
+
+    /** Whether it is a tube tester's verdict. */
+    public boolean testerSays() {
+        return TESTER_SAYS.contains(this);
+    }
+
+    /** Whether it is said of a tube; else it is of a capacitor. */
+    public boolean ofTube() {
+        return OF_TUBES.contains(this);
     }
 }

@@ -270,9 +270,8 @@ final class LeakJudge {
     }
 
     private Optional<Said> bySign(Taken taken, double volts) {
-        Optional<Sign> shown = taken.read().signs().stream()
-                .filter(sign -> sign.name().startsWith("EYE_") || sign.name().startsWith("LAMP_"))
-                .findFirst();
+        Optional<Sign> shown =
+                taken.read().signs().stream().filter(Sign::shownByEyeOrLamp).findFirst();
         if (shown.isEmpty()) {
             return Optional.empty();
         }

@@ -19,6 +19,7 @@ import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation;
 import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.evidence.PartRead;
 import org.umberdial.core.set.Part;
@@ -30,6 +31,7 @@ public final class PartsArea implements Area {
     private static final String ID = "parts";
     private static final double MINUTES_TO_REPLACE = 10;
     private static final double MINUTES_TO_SETTLE = 4;
+    private static final double MINUTES_TO_PUT_RIGHT = 3;
 
     @Override
     public String id() {
@@ -140,6 +142,21 @@ public final class PartsArea implements Area {
                         MINUTES_TO_SETTLE));
             }
         }
+        ForNow.open(file.log())
+                .forEach(s -> acts.add(new Act(
+                        ID + ":for-now:" + s.id(),
+                        s.fact().part(),
+                        s.fact().way().undo() + ": " + s.fact().part() + " "
+                                + s.fact().way().label(),
+                        "It was so for now"
+                                + (s.fact().note().isEmpty()
+                                        ? ""
+                                        : " (" + s.fact().note() + ")")
+                                + "; what was changed for now is put right before the set leaves.",
+                        List.of(),
+                        MINUTES_TO_PUT_RIGHT,
+                        Plug.OUT_HANDS_IN,
+                        Act.Urgency.LAST)));
         return acts;
     }
 

@@ -31,6 +31,7 @@ import org.umberdial.core.instrument.Ability;
 import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.instrument.Instrument;
 import org.umberdial.core.policy.Vocabulary;
+import org.umberdial.core.reading.Meter;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
@@ -39,12 +40,14 @@ import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.core.value.Volts;
 
 /**
  * The shorthand in which parts are read: {@code [PART] [value] [esr X] [leak X] [@VOLTS] [words]}.
  *
  * <p>Examples: {@code C7 .047 leak 2.1M@400}, {@code leak 12uA @450 falling}, {@code C1 esr 4.1}, {@code R7 231k
- * lifted}, {@code V3 62/40}, {@code V4 short}, {@code C5 eye slow @300}. Without a part it is the current one's.
+ * lifted}, {@code V3 62/40}, {@code V4 short}, {@code C5 eye slow @300}, {@code C5 shows 0.8V @92} with a voltmeter
+ * from its lifted end. Without a part it is the current one's.
  */
 public final class PartsEntry {
     private static final Pattern REFERENCE = Pattern.compile("(?i)[a-z]{1,3}[0-9]+[a-z]?");
@@ -58,36 +61,6 @@ public final class PartsEntry {
     private static final double NEAR = 20;
     /** No leak makes a meter show so many times the mark. */
     private static final double TOO_MANY_TIMES = 100;
-
-    private static final Map<String, Sign> WORDS = Map.ofEntries(
-            Map.entry("falling", Sign.FALLING),
-            Map.entry("rising", Sign.RISING),
-            Map.entry("formed", Sign.FORMED),
-            Map.entry("unformed", Sign.UNFORMED),
-            Map.entry("reversed", Sign.REVERSED),
-            Map.entry("warm", Sign.WARM),
-            Map.entry("eye opens", Sign.EYE_OPENS),
-            Map.entry("eye open", Sign.EYE_OPENS),
-            Map.entry("eye slow", Sign.EYE_SLOW),
-            Map.entry("eye indistinct", Sign.EYE_INDISTINCT),
-            Map.entry("eye shut", Sign.EYE_SHUT),
-            Map.entry("eye closed", Sign.EYE_SHUT),
-            Map.entry("lamp dark", Sign.LAMP_DARK),
-            Map.entry("lamp flashes", Sign.LAMP_FLASHES),
-            Map.entry("lamp lit", Sign.LAMP_LIT),
-            Map.entry("good", Sign.TESTED_GOOD),
-            Map.entry("weak", Sign.TESTED_WEAK),
-            Map.entry("doubtful", Sign.TESTED_WEAK),
-            Map.entry("bad", Sign.TESTED_BAD),
-            Map.entry("short", Sign.SHORT),
-            Map.entry("shorted", Sign.SHORT),
-            Map.entry("gas", Sign.GAS),
-            Map.entry("gassy", Sign.GAS),
-            Map.entry("arcs", Sign.ARCS),
-            Map.entry("arc", Sign.ARCS),
-            Map.entry("heater open", Sign.HEATER_OPEN),
-            Map.entry("sister", Sign.SISTER_SETTINGS));
-    private static final Set<Sign> OF_TUBES = EnumSet.range(Sign.TESTED_GOOD, Sign.SISTER_SETTINGS);
 
     private final BenchSet set;
     private final Bench bench;
@@ -126,6 +99,9 @@ public final class PartsEntry {
         private final Map<Measured, Double> figures = new EnumMap<>(Measured.class);
         private final Set<Sign> signs = EnumSet.noneOf(Sign.class);
         private OptionalDouble ohms = OptionalDouble.empty();
+        /** Volts on a meter in series with the leak. */
+        private OptionalDouble shown = OptionalDouble.empty();
+
         private Placing placing;
 
         void put(Measured measured, double value) {
@@ -159,6 +135,9 @@ public final class PartsEntry {
         draft.placing = usual;
         while (!words.isEmpty()) {
             take(part, words, draft);
+        }
+        if (draft.shown.isPresent()) {
+            throughMeter(part, draft);
         }
         return draft.ohms.isPresent() ? metered(part, draft) : partRead(part, draft);
     }
@@ -210,10 +189,10 @@ public final class PartsEntry {
     private void take(Part part, Deque<String> words, Draft draft) {
         String word = words.pop();
         String lower = word.toLowerCase(Locale.ROOT);
-        boolean tube = isTube(part);
-        Optional<Sign> sign = Optional.ofNullable(WORDS.get(lower.replace('_', ' ')));
+        boolean tube = PartsBench.isTube(part);
+        Optional<Sign> sign = SignWords.of(word);
         if (sign.isPresent()) {
-            requireFits(part, sign.get(), word);
+            SignWords.requireFits(part, sign.get(), word);
             draft.signs.add(sign.get());
         } else if (lower.equals("lifted")) {
             draft.placing = Placing.LIFTED;
@@ -234,6 +213,12 @@ public final class PartsEntry {
         } else if (Set.of("leak", "leaks", "l").contains(lower)) {
             requireCapacitor(part, "A leak");
             leak(draft, next(words, "leak", "ohms or amperes, as in leak 2.1M or leak 12uA"));
+        } else if (lower.equals("shows")) {
+            requireCapacitor(part, "A leak through a meter");
+            draft.shown = OptionalDouble.of(positive(
+                    values.read(next(words, "shows", "the meter's volts, as in shows 0.8V @92"), Unit.VOLT)
+                            .value(),
+                    "What leaks through"));
         } else if (tube) {
             scale(word, draft);
         } else if (part.card().letter() == 'C') {
@@ -266,20 +251,6 @@ public final class PartsEntry {
         }
     }
 
-    private static void requireFits(Part part, Sign sign, String word) {
-        if (OF_TUBES.contains(sign) != isTube(part)) {
-            throw new InvalidEntry(
-                    SYNTAX,
-                    "“" + word.replace('_', ' ') + "” is said of "
-                            + (OF_TUBES.contains(sign) ? "a tube" : "a capacitor") + "; " + part.reference()
-                            + " is none.");
-        }
-    }
-
-    private static boolean isTube(Part part) {
-        return part.card().letter() == 'X' && part.card().kind().equals("tube");
-    }
-
     private void leak(Draft draft, String word) {
         String lower = word.toLowerCase(Locale.ROOT);
         if (NONE.contains(lower)) {
@@ -296,6 +267,42 @@ public final class PartsEntry {
             }
             draft.put(Measured.LEAK_OHMS, ohms);
         }
+    }
+
+    /**
+     * The leak that a voltmeter shows from the lifted end to where the grid was, with the plate's volts behind it.
+     *
+     * <p>Source: a divider of the leak and the meter's own input, R = Rm (U - v) / v; 92 V behind it and 0.8 V on 10 MΩ
+     * are 1.14 GΩ.
+     */
+    private void throughMeter(Part part, Draft draft) {
+        Meter meter = instrument
+                .flatMap(i -> i.ability(Equipment.VOLTMETER))
+                .flatMap(Ability::input)
+                .or(bench::meter)
+                .orElseThrow(() -> new InvalidEntry(
+                        SYNTAX,
+                        "Say with which meter: its own resistance decides what the leak is. Choose it above the list, or "
+                                + "one for the bench."));
+        double shown = draft.shown.getAsDouble();
+        double behind = draft.figures.getOrDefault(Measured.TEST_VOLTS, 0.0);
+        if (!(behind > 0)) {
+            throw new InvalidEntry(SYNTAX, "Say what stands behind " + part.reference() + ", as in shows 0.8V @92.");
+        }
+        if (shown >= behind) {
+            throw new InvalidEntry(
+                    OUT_OF_RANGE,
+                    Engineering.print(shown, Unit.VOLT) + " cannot come through from "
+                            + Engineering.print(behind, Unit.VOLT) + "; read both again.");
+        }
+        if (draft.placing == Placing.IN_PLACE) {
+            throw new InvalidEntry(
+                    SYNTAX,
+                    "In place the grid's own resistor takes the leak: lift that end, put the meter in its way, and say "
+                            + "lifted.");
+        }
+        double input = meter.inputResistance(new Volts(shown)).value();
+        draft.put(Measured.LEAK_OHMS, shown == 0 ? Double.POSITIVE_INFINITY : input * (behind - shown) / shown);
     }
 
     private static double notNegative(double value) {
@@ -416,26 +423,9 @@ public final class PartsEntry {
                 draft.placing.alone() ? part.reference() : "");
     }
 
-    /** Words of which one takes the other back. */
-    private static void requireAgree(Draft draft) {
-        long shown = draft.signs.stream()
-                .filter(sign -> sign.name().startsWith("EYE_") || sign.name().startsWith("LAMP_"))
-                .count();
-        boolean formed = draft.signs.containsAll(Set.of(Sign.FORMED, Sign.UNFORMED));
-        boolean drifting = draft.signs.containsAll(Set.of(Sign.FALLING, Sign.RISING));
-        long tested = draft.signs.stream()
-                        .filter(sign -> sign.name().startsWith("TESTED_"))
-                        .count()
-                + (draft.figures.containsKey(Measured.SCALE) ? 1 : 0);
-        if (shown > 1 || formed || drifting || tested > 1) {
-            throw new InvalidEntry(
-                    AMBIGUOUS, "These words cannot hold together; keep the one that is so, and leave the other out.");
-        }
-    }
-
     private PartRead partRead(Part part, Draft draft) {
-        requireAgree(draft);
-        if (isTube(part)) {
+        SignWords.requireAgree(draft.signs, draft.figures.containsKey(Measured.SCALE));
+        if (PartsBench.isTube(part)) {
             draft.placing = Placing.OUT;
         }
         if (draft.figures.containsKey(Measured.LEAK_AMPERES) && !draft.figures.containsKey(Measured.TEST_VOLTS)) {
@@ -447,7 +437,7 @@ public final class PartsEntry {
         }
         requireStands(part, draft);
         return new PartRead(
-                isTube(part) ? set.tubeOf(part.reference()) : part.reference(),
+                PartsBench.isTube(part) ? set.tubeOf(part.reference()) : part.reference(),
                 draft.figures,
                 draft.signs,
                 draft.placing,

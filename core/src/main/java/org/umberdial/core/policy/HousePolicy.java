@@ -118,6 +118,11 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts 
                 new Worth(BigDecimal.valueOf(40), "$"));
     }
 
+    /** The same rules with other schools. */
+    public HousePolicy with(Schools followed) {
+        return new HousePolicy(words, line, volts, cold, parts, followed, worth);
+    }
+
     public Vocabulary vocabulary() {
         return words.vocabulary;
     }

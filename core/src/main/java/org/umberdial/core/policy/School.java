@@ -61,7 +61,38 @@ public enum School {
     WEAK_ON_TRIAL(
             Question.WEAK_TUBES,
             "A weak output tube stays on trial",
-            "Many play for years at low volume; nobody makes new ones.");
+            "Many play for years at low volume; nobody makes new ones."),
+
+    STOP_WITHOUT_PROGRESS(
+            Question.REFORMING,
+            "Stop when nothing moves in the shop’s minutes",
+            "What has not come back by then fails warm; a day on the supply only hides it."),
+    GO_ON_WHILE_IT_FALLS(
+            Question.REFORMING,
+            "Go on while its leak falls at all",
+            "Some need a day after decades on a shelf, and come to a new one’s leak."),
+    FORM_IN_THE_SET(
+            Question.REFORMING,
+            "Form in the set, under a slowly raised line",
+            "Nothing is unsoldered; the whole rail is loaded as it will be. It takes a rectifier that starts low."),
+
+    HOT_GLUE(
+            Question.BEDDING,
+            "Hot glue holds the new in the old",
+            "Quick, and comes out again; it softens near hot parts."),
+    SILICONE(
+            Question.BEDDING,
+            "Neutral silicone holds the new in the old",
+            "It stands the heat; acid-curing kinds eat copper, so neutral only, a day to cure."),
+
+    CLEAN_THEN_LUBRICATE(
+            Question.CONTROLS,
+            "Cleaner, then lubricant, worked end to end",
+            "Most scratchy controls come back and stay quiet."),
+    DRY_FIRST(
+            Question.CONTROLS,
+            "Work them dry and burnish first, fluid last",
+            "Fluid carries dirt into the track and swells some old ones.");
 
     /** What they differ on. The names are stored. */
     public enum Question {
@@ -70,7 +101,10 @@ public enum School {
         RESISTORS("Resistors"),
         FITTING("Electrolytics in cans"),
         ARCING("Tubes that arc"),
-        WEAK_TUBES("Weak output tubes");
+        WEAK_TUBES("Weak output tubes"),
+        REFORMING("How long to form"),
+        BEDDING("New parts in old cases"),
+        CONTROLS("Scratchy controls and contacts");
 
         private final String label;
 

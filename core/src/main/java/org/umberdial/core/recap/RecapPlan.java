@@ -20,6 +20,7 @@ import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Can;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.TestPoint;
+import org.umberdial.core.tube.Transistors;
 import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
@@ -54,6 +55,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
         private final Catalogue catalogue;
         private final Strain strain;
         private final PartRoles roles;
+        private final Fitting fitting;
         private final Map<String, CapacitorItem> chosen = new TreeMap<>();
 
         Planner(SetFile file, Catalogue catalogue) {
@@ -62,6 +64,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
             this.catalogue = catalogue;
             this.strain = Strain.of(set);
             this.roles = new PartRoles(set.cards(), set.tubes().data());
+            this.fitting = new Fitting(file);
         }
 
         RecapPlan plan() {
@@ -73,9 +76,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
             // A part as such sets usually have it is not bought on that: its own mark decides.
             renewals.stream()
                     .filter(r -> known(r.row().reference()))
-                    .forEach(r -> r.item()
-                            .ifPresent(item -> List.of(item.split(" and "))
-                                    .forEach(one -> needs.merge(one, r.quantity(), Integer::sum))));
+                    .forEach(r -> r.items().forEach(item -> needs.merge(item, 1, Integer::sum)));
             return new RecapPlan(renewals, cans(), needs);
         }
 
@@ -91,13 +92,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
                 case TUBE -> tube(row, part);
                 default ->
                     new Renewal(
-                            row,
-                            Optional.empty(),
-                            1,
-                            "",
-                            List.of("No table knows what replaces it; its value, taper, tap and shaft decide."),
-                            List.of(),
-                            expect(part));
+                            row, List.of(), "", other(part), List.of(), fitting.steps(row, part, false), expect(part));
             };
         }
 
@@ -131,7 +126,13 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
             unsure(part).ifPresent(cautions::add);
             choice.item().ifPresent(item -> chosen.put(row.reference(), item));
             return new Renewal(
-                    row, choice.item().map(CapacitorItem::name), 1, "", choice.why(), cautions, expect(part));
+                    row,
+                    choice.item().map(CapacitorItem::name).stream().toList(),
+                    "",
+                    choice.why(),
+                    cautions,
+                    fitting.steps(row, part, false),
+                    expect(part));
         }
 
         /** Whether it is at an output tube's plate, where the transformer answers with more than the supply. */
@@ -195,7 +196,13 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
         private Renewal resistor(PartRow row, Part part) {
             if (part.workingValue().isEmpty()) {
                 return new Renewal(
-                        row, Optional.empty(), 1, "", List.of("Its value is not known."), List.of(), expect(part));
+                        row,
+                        List.of(),
+                        "",
+                        List.of("Its value is not known."),
+                        List.of(),
+                        fitting.steps(row, part, false),
+                        expect(part));
             }
             ResistorChoice.Chosen choice = ResistorChoice.choose(
                     catalogue,
@@ -210,7 +217,13 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
             List<String> cautions = new ArrayList<>(choice.cautions());
             unsure(part).ifPresent(cautions::add);
             return new Renewal(
-                    row, choice.item(), choice.quantity(), choice.how(), choice.why(), cautions, expect(part));
+                    row,
+                    choice.items(),
+                    choice.how(),
+                    choice.why(),
+                    cautions,
+                    fitting.steps(row, part, choice.hot()),
+                    expect(part));
         }
 
         private Renewal tube(PartRow row, Part part) {
@@ -219,15 +232,31 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
                     set.tubes().data().type(type).map(t -> t.sisters()).orElse(List.of());
             return new Renewal(
                     row,
-                    Optional.of(type),
-                    1,
+                    List.of(type),
                     "",
                     sisters.isEmpty()
                             ? List.of()
                             : List.of("Electrically alike, base or heater may differ: "
                                     + sisters.stream().limit(6).collect(Collectors.joining(", ")) + "."),
-                    List.of("Test the new one before it goes in."),
+                    List.of(),
+                    fitting.steps(row, part, false),
                     expect(part));
+        }
+
+        private List<String> other(Part part) {
+            if (part.card().letter() != 'Q') {
+                return List.of(
+                        part.card().kind().equals("pot")
+                                ? "No table knows what replaces it; its value, taper, tap and shaft decide."
+                                : "No table knows what replaces it; its ratings decide.");
+            }
+            List<String> others = Transistors.substitutes(part.card().model());
+            return List.of(
+                    others.isEmpty()
+                            ? "No table knows what replaces it: same material and polarity, no lower in volts, amperes and "
+                                    + "frequency."
+                            : "In its place by the tables: " + String.join(", ", others)
+                                    + ". Same polarity; its bias may want to be set again.");
         }
 
         /** What stands at the part's points in the healthy set, on its own line. */

@@ -41,7 +41,8 @@ final class ResistorChoice {
             OptionalDouble volts,
             Optional<NetworkRole> role) {}
 
-    record Chosen(Optional<String> item, int quantity, String how, List<String> why, List<String> cautions) {}
+    /** @param hot whether it runs hot or takes a surge */
+    record Chosen(List<String> items, String how, List<String> why, List<String> cautions, boolean hot) {}
 
     /** Two standard values that together come nearest. */
     record Pair(double a, double b, boolean parallel, double together) {}
@@ -74,7 +75,7 @@ final class ResistorChoice {
                 .min(Comparator.comparingDouble(ResistorItem::watts));
         if (item.isEmpty()) {
             why.add("Nothing in the catalogue stands that; two in series share the heat.");
-            return new Chosen(Optional.empty(), 1, "", why, cautions);
+            return new Chosen(List.of(), "", why, cautions, hot);
         }
         if (hot) {
             why.add("Flameproof or wirewound, since it runs hot or takes a surge.");
@@ -90,7 +91,7 @@ final class ResistorChoice {
                         standard > wanted.ohms ? "more" : "less",
                         wanted.tolerance.percent()));
             }
-            return new Chosen(Optional.of(item.get().name(standard)), 1, "", why, cautions);
+            return new Chosen(List.of(item.get().name(standard)), "", why, cautions, hot);
         }
         Pair pair = pair(wanted.ohms);
         why.add(String.format(
@@ -102,11 +103,11 @@ final class ResistorChoice {
                 Engineering.print(pair.b, Unit.OHM),
                 Engineering.print(pair.together, Unit.OHM)));
         return new Chosen(
-                Optional.of(item.get().name(pair.a) + " and " + item.get().name(pair.b)),
-                1,
+                List.of(item.get().name(pair.a), item.get().name(pair.b)),
                 pair.parallel ? "in parallel" : "in series",
                 why,
-                cautions);
+                cautions,
+                hot);
     }
 
     private static List<String> kinds(double need, boolean hot) {

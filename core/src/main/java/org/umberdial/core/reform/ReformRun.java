@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.policy.School;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -61,10 +62,8 @@ public record ReformRun(
      * Judges a run.
      *
      * @param samples in order
-     * @param progressSeconds the house's time without progress
      */
-    public static ReformRun of(
-            ReformSetup setup, List<ReformSample> samples, HousePolicy.Parts rules, double progressSeconds) {
+    public static ReformRun of(ReformSetup setup, List<ReformSample> samples, HousePolicy policy) {
         if (samples.isEmpty()) {
             return new ReformRun(
                     State.WAITING,
@@ -74,11 +73,11 @@ public record ReformRun(
                     0,
                     OptionalDouble.empty());
         }
-        return new Judge(setup, samples, rules, progressSeconds).judged();
+        return new Judge(setup, samples, policy.parts(), policy.schools().follow(School.GO_ON_WHILE_IT_FALLS)).judged();
     }
 
-    private record Judge(
-            ReformSetup setup, List<ReformSample> samples, HousePolicy.Parts rules, double progressSeconds) {
+    /** @param patient whether it goes on while the leak falls at all, however slowly */
+    private record Judge(ReformSetup setup, List<ReformSample> samples, HousePolicy.Parts rules, boolean patient) {
         private ReformSample last() {
             return samples.get(samples.size() - 1);
         }
@@ -114,7 +113,7 @@ public record ReformRun(
                                 rules.leakWatts()),
                         watts);
             }
-            Optional<ReformSample> before = ago(progressSeconds);
+            Optional<ReformSample> before = ago(rules.reformSeconds());
             if (before.isPresent() && !moved(before.get())) {
                 return there && leak <= usable
                         ? run(
@@ -124,7 +123,7 @@ public record ReformRun(
                         : run(
                                 State.NO_PROGRESS,
                                 now + ". No progress in "
-                                        + Math.round(progressSeconds / 60)
+                                        + Math.round(rules.reformSeconds() / 60)
                                         + " min: it does not come back, replace it.",
                                 watts);
             }
@@ -170,7 +169,8 @@ public record ReformRun(
         }
 
         private boolean moved(ReformSample before) {
-            return leak(last()) < (1 - FELL) * leak(before) || last().volts() > (1 + ROSE) * before.volts();
+            return leak(last()) < (patient ? 1 : 1 - FELL) * leak(before)
+                    || last().volts() > (1 + ROSE) * before.volts();
         }
 
         /** A straight line through the logarithm of the leak at about the present volts. */

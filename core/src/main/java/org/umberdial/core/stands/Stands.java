@@ -10,6 +10,7 @@ import org.umberdial.core.area.SetFile;
 import org.umberdial.core.area.Stop;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.guide.Guide;
 import org.umberdial.core.set.Part;
 
@@ -108,6 +109,7 @@ public record Stands(
                 .provisional()
                 .forEach(r -> all.add(r.subject() + ": " + (r.with().isEmpty() ? "another part" : r.with())
                         + " stands in for the right one."));
+        ForNow.open(file.log()).forEach(s -> all.add(s.fact().sentence() + "."));
         long usual = file.set().parts().stream().filter(Part::unconfirmed).count();
         if (usual > 0) {
             all.add(usual + (usual == 1 ? " value is" : " values are")

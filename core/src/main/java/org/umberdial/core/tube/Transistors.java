@@ -1,9 +1,11 @@
 package org.umberdial.core.tube;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.umberdial.core.circuit.law.BipolarLaw;
 
 /**
@@ -16,12 +18,23 @@ public final class Transistors {
     private static final double SMALL_SILICON_AMPERES = 7e-14;
     private static final double SMALL_MOST = 0.01;
     private static final Map<String, BipolarLaw> SHIPPED = load();
+    private static final Map<String, List<String>> SUBSTITUTES = TubeTable.rows("transistors.csv").stream()
+            .filter(row -> !row.getOrDefault("substitutes", "").isEmpty())
+            .collect(Collectors.toMap(
+                    row -> row.get("type").toUpperCase(Locale.ROOT),
+                    row -> List.of(row.get("substitutes").split("\\|")),
+                    (first, second) -> first));
 
     private Transistors() {}
 
     /** At 25 °C; empty for a type that is not in the table. */
     public static Optional<BipolarLaw> law(String type) {
         return Optional.ofNullable(SHIPPED.get(type.toUpperCase(Locale.ROOT)));
+    }
+
+    /** Types that take its place by the table; empty when it is not there or has none. */
+    public static List<String> substitutes(String type) {
+        return SUBSTITUTES.getOrDefault(type.toUpperCase(Locale.ROOT), List.of());
     }
 
     /** From a deck's own {@code .model}: IS, BF, BR, ISC; what is missing as a simulator would take it. */

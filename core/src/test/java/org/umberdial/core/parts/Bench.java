@@ -31,7 +31,7 @@ import org.umberdial.core.value.DecimalSign;
 /** The invented set of the table of verdicts, and what was read of it in the strip's shorthand. */
 final class Bench {
     static final BenchSet SET = set(resource("bench.cir"));
-    private static final org.umberdial.core.area.Bench CONDITIONS =
+    static final org.umberdial.core.area.Bench CONDITIONS =
             new org.umberdial.core.area.Bench(230, Optional.empty(), 0, "");
 
     private Bench() {}

@@ -9,12 +9,15 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.umberdial.core.evidence.PartRead;
 import org.umberdial.core.evidence.Placing;
 import org.umberdial.core.instrument.Ability;
 import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.instrument.Instrument;
+import org.umberdial.core.reading.Meter;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.Ohms;
 
 /** The strip's shorthand of Parts. */
 class PartsEntryTest {
@@ -72,6 +75,25 @@ class PartsEntryTest {
         InvalidEntry refused =
                 assertThrows(InvalidEntry.class, () -> Bench.entry().read(typed, "C5", Placing.LIFTED));
         assertTrue(says == null || refused.getMessage().contains(says), refused.getMessage());
+    }
+
+    /** The published example: 92 V behind it and 0.8 V on 10 MΩ are 1.14 GΩ. */
+    @Test
+    void aLeakThroughAMeter_countsTheMetersOwnOhms() {
+        Instrument meter = new Instrument(
+                "m", "Bench meter", false, List.of(Ability.voltmeter(new Meter.Electronic(new Ohms(10e6)), 0.01)));
+        PartsEntry with = new PartsEntry(Bench.SET, Bench.CONDITIONS, DecimalSign.POINT, Optional.of(meter));
+        PartRead read = (PartRead) with.read("C5 shows 0.8V @92", "", Placing.LIFTED);
+        assertEquals(1.14e9, read.leakOhms().orElseThrow(), 1e6);
+        assertEquals(
+                "C5: leak none seen, at 92.0 V, one lead lifted",
+                with.read("shows 0 @92", "C5", Placing.LIFTED).sentence());
+        for (String line : List.of("shows 95 @92", "shows 0.8", "shows 0.8 @92 in place")) {
+            assertThrows(InvalidEntry.class, () -> with.read(line, "C5", Placing.LIFTED), line);
+        }
+        assertTrue(assertThrows(InvalidEntry.class, () -> Bench.entry().read("shows 0.8 @92", "C5", Placing.LIFTED))
+                .getMessage()
+                .contains("which meter"));
     }
 
     @Test

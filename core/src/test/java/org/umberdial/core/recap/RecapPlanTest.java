@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -16,13 +17,18 @@ import org.umberdial.core.arrival.Book;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
+import org.umberdial.core.evidence.ForNow;
+import org.umberdial.core.evidence.ForNowEnded;
+import org.umberdial.core.evidence.SchoolChosen;
 import org.umberdial.core.parts.CapacitorKind;
 import org.umberdial.core.parts.PartRow;
+import org.umberdial.core.policy.School;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.ValueOrigin;
+import org.umberdial.core.stands.Stands;
 
 /** What goes in, and that nothing weaker than it may be ever does. */
 class RecapPlanTest {
@@ -34,7 +40,7 @@ class RecapPlanTest {
         assertTrue(plan.renewals().size() > 5, demo);
         for (Renewal renewal : plan.renewals()) {
             Part part = set.part(renewal.row().reference()).orElseThrow();
-            String item = renewal.item().orElse("");
+            String item = renewal.item();
             if (item.isEmpty() || renewal.row().kind() == PartRow.Kind.TUBE) {
                 continue;
             }
@@ -88,5 +94,64 @@ class RecapPlanTest {
         RecapPlan plan = RecapPlan.of(Files.of(drafted, new Book()));
         assertTrue(plan.renewals().size() > 5);
         assertEquals(Map.of(), plan.needs());
+    }
+
+    /** A set may go by another school than the house, and back. */
+    @Test
+    void aSetsOwnSchool_comesBeforeTheHouses() {
+        BenchSet set = Sets.demo("table-set");
+        Book book = new Book();
+        assertEquals("C4", renewal(set, book, "C4").row().reference());
+        book.add(new SchoolChosen(School.Question.PAPER, Optional.of(School.PROVE_PAPER)));
+        assertTrue(RecapPlan.of(Files.of(set, book)).renewals().stream()
+                .noneMatch(r -> r.row().reference().equals("C4")));
+        book.add(new SchoolChosen(School.Question.PAPER, Optional.empty()));
+        assertEquals("C4", renewal(set, book, "C4").row().reference());
+    }
+
+    @Test
+    void theSteps_sayWhatIsOfThisPlace() {
+        BenchSet set = Sets.demo("table-set");
+        Book book = new Book();
+        assertTrue(steps(set, book, "C4").contains("outer foil to V3 plate, the quieter end"), steps(set, book, "C4"));
+        assertTrue(steps(set, book, "C1").contains("Plus to Filter 1, minus to minus rail"), steps(set, book, "C1"));
+        assertTrue(steps(set, book, "C14").contains("makes the metal live"), steps(set, book, "C14"));
+        BenchSet cans = set(DeckReader.read(
+                Sets.resource("table-set.cir").replaceAll("(?m)^(C[12] .*kind=electrolytic)", "$1 can=A mark=square")));
+        assertTrue(steps(cans, book, "C1").contains("Cut the old one free at both ends"), steps(cans, book, "C1"));
+        book.add(new SchoolChosen(School.Question.FITTING, Optional.of(School.RESTUFF)));
+        assertTrue(steps(cans, book, "C1").contains("nothing solders to aluminium"), steps(cans, book, "C1"));
+    }
+
+    /** What was changed for now comes up until it is put right. */
+    @Test
+    void whatIsSoForNow_comesUpAgain() {
+        BenchSet set = Sets.demo("table-set");
+        Book book = new Book();
+        book.add(new ForNow(ForNow.Way.OUT, "V3", "in the tray"));
+        assertTrue(Stands.of(Files.of(set, book)).provisional().contains("V3 is out of the set: in the tray."));
+        book.add(new ForNowEnded("e1", "V3", "back"));
+        assertTrue(Stands.of(Files.of(set, book)).provisional().stream().noneMatch(s -> s.startsWith("V3")));
+    }
+
+    private static BenchSet set(Deck deck) {
+        return new BenchSet(
+                ConstructionClass.SERIES_STRING,
+                CircuitImport.parts(deck, Map.of()),
+                deck.sockets(),
+                List.of(),
+                List.of(),
+                deck.modes());
+    }
+
+    private static Renewal renewal(BenchSet set, Book book, String part) {
+        return RecapPlan.of(Files.of(set, book)).renewals().stream()
+                .filter(r -> r.row().reference().equals(part))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static String steps(BenchSet set, Book book, String part) {
+        return String.join(" ", renewal(set, book, part).steps());
     }
 }

@@ -1,9 +1,12 @@
 package org.umberdial.server.evidence;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Consumer;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.Kind;
+import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Unread;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -14,9 +17,20 @@ public final class FactJson {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int FIRST = 1;
 
-    /** What form 1 left unsaid. */
-    private static final Map<Kind, String> SAID_SINCE =
-            Map.of(Kind.COLD_FIGURES, "whole", Kind.PART_REPLACED, "standsIn");
+    /**
+     * What earlier forms left unsaid.
+     *
+     * @param since the first form that says it
+     * @param says what it is taken as where it was not said
+     */
+    private record Later(int since, Consumer<ObjectNode> says) {}
+
+    private static final Map<Kind, List<Later>> SAID_SINCE = Map.of(
+            Kind.COLD_FIGURES, List.of(new Later(2, body -> body.put("whole", true))),
+            Kind.PART_REPLACED,
+                    List.of(
+                            new Later(2, body -> body.put("standsIn", false)),
+                            new Later(3, body -> body.put("old", PartReplaced.Old.OUT.name()))));
 
     private FactJson() {}
 
@@ -52,16 +66,20 @@ public final class FactJson {
                 .orElseThrow(() -> new IllegalArgumentException(
                         "no entry is called " + stored.kind() + " in form " + stored.form()));
         try {
-            boolean lacking = stored.form() == FIRST && SAID_SINCE.containsKey(kind);
-            return lacking ? completed(kind, stored.body()) : whole(JSON.readValue(stored.body(), kind.type()));
+            List<Later> lacking = SAID_SINCE.getOrDefault(kind, List.of()).stream()
+                    .filter(later -> stored.form() < later.since)
+                    .toList();
+            return lacking.isEmpty()
+                    ? whole(JSON.readValue(stored.body(), kind.type()))
+                    : completed(kind, lacking, stored.body());
         } catch (JacksonException | ClassCastException | NullPointerException broken) {
             throw new IllegalArgumentException("the entry's body cannot be read", broken);
         }
     }
 
-    private static Fact completed(Kind kind, String stored) {
+    private static Fact completed(Kind kind, List<Later> lacking, String stored) {
         ObjectNode body = (ObjectNode) JSON.readTree(stored);
-        body.put(SAID_SINCE.get(kind), kind == Kind.COLD_FIGURES);
+        lacking.forEach(later -> later.says.accept(body));
         return JSON.treeToValue(body, kind.type());
     }
 

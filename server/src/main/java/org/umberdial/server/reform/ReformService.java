@@ -181,12 +181,8 @@ public class ReformService {
 
     /** What a run comes to by the house's rules. */
     public ReformRun judge(String shopId, String setId, ReformSeries run) {
-        OpenSet set = files.open(shopId, setId);
         return ReformRun.of(
-                run.setup(),
-                run.samples(),
-                set.policy().parts(),
-                set.policy().parts().reformSeconds());
+                run.setup(), run.samples(), files.open(shopId, setId).policy());
     }
 
     private ReformSeries run(String shopId, String setId, String id) {

@@ -34,8 +34,9 @@ public record OpenSet(
         return stored.set();
     }
 
+    /** The rules that hold for it: the house's, and its own schools. */
     public HousePolicy policy() {
-        return shop.policy();
+        return file.policy();
     }
 
     /** Its danger in a few words, as it is known now. */

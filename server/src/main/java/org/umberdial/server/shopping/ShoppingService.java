@@ -181,17 +181,24 @@ public class ShoppingService {
                 .orElseThrow(() -> Problem.notFound("This order"));
     }
 
-    /** A new part is in: from the drawer when one lies there under that name. The same id again changes nothing. */
+    /**
+     * A new part is in: from the drawer what of it lies there under its name. The same id again changes nothing.
+     *
+     * @param items what went in, each as it is ordered; the same twice for a pair of two alike
+     */
     @Transactional
-    public void fitted(Caller caller, String setId, String id, PartReplaced fact) {
-        boolean isNew = evidence.keep(caller, setId, id, fact, clock.instant(), "", "");
-        if (isNew && !fact.with().isEmpty()) {
+    public void fitted(Caller caller, String setId, String id, PartReplaced fact, List<String> items) {
+        if (!evidence.keep(caller, setId, id, fact, clock.instant(), "", "")) {
+            return;
+        }
+        for (int i = 0; i < items.size(); i++) {
+            String name = items.get(i);
+            String use = derived(id + "used" + (i == 0 ? "" : i));
             stock.items(caller.shopId()).stream()
-                    .filter(item -> item.name().equals(fact.with()) && item.onHand() > 0)
+                    .filter(item -> item.name().equals(name) && item.onHand() > 0)
                     .findFirst()
-                    .ifPresent(item -> stock.move(
-                            caller,
-                            move(derived(id + "used"), item.id(), -1, StockMove.Reason.USED, Optional.of(setId))));
+                    .ifPresent(item ->
+                            stock.move(caller, move(use, item.id(), -1, StockMove.Reason.USED, Optional.of(setId))));
         }
     }
 

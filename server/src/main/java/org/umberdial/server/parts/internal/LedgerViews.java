@@ -2,10 +2,12 @@ package org.umberdial.server.parts.internal;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.guide.Guide;
 import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.parts.Decision;
@@ -98,7 +100,18 @@ final class LedgerViews {
             String coveredBy,
             boolean circle) {}
 
-    record WorkView(int revision, List<WorkTask> tasks, int minutes, List<String> parts) {}
+    /** @param undo what puts it right */
+    record ForNowView(String entry, String part, String says, String undo, Instant at) {}
+
+    record WayView(ForNow.Way id, String label) {}
+
+    record WorkView(
+            int revision,
+            List<WorkTask> tasks,
+            int minutes,
+            List<String> parts,
+            List<ForNowView> forNow,
+            List<WayView> ways) {}
 
     static WorkView work(OpenSet set) {
         List<WorkOrder.Task> tasks = WorkOrder.of(set.file()).tasks();
@@ -119,7 +132,18 @@ final class LedgerViews {
                         .toList(),
                 (int) Math.ceil(
                         tasks.stream().mapToDouble(WorkOrder.Task::minutes).sum()),
-                PartsLedger.rows(set.file()).stream().map(PartRow::reference).toList());
+                PartsLedger.rows(set.file()).stream().map(PartRow::reference).toList(),
+                ForNow.open(set.log()).stream()
+                        .map(one -> new ForNowView(
+                                one.id(),
+                                one.fact().part(),
+                                one.fact().sentence(),
+                                one.fact().way().undo(),
+                                one.at()))
+                        .toList(),
+                Arrays.stream(ForNow.Way.values())
+                        .map(way -> new WayView(way, way.label()))
+                        .toList());
     }
 
     static LedgerView ledger(OpenSet set) {

@@ -2,6 +2,7 @@ package org.umberdial.server.parts.internal;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
@@ -14,7 +15,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.ForNow;
+import org.umberdial.core.evidence.ForNowEnded;
 import org.umberdial.core.evidence.PartCovered;
 import org.umberdial.core.evidence.PartDecided;
 import org.umberdial.core.evidence.Placing;
@@ -65,6 +69,14 @@ class PartsController {
             @NotNull UUID id,
             @NotNull @Size(max = 60) String part,
             @NotNull @Size(max = 60) String by) {}
+
+    record ForNowEdit(
+            @NotNull UUID id,
+            @NotBlank @Size(max = 60) String part,
+            @NotNull ForNow.Way way,
+            @NotNull @Size(max = 200) String note) {}
+
+    record PutRight(@NotNull UUID id) {}
 
     /** @param row as it would stand with this line; null when the line is not understood, which {@code fault} says */
     record LedgerPreview(@Schema(nullable = true) LedgerViews.LedgerRow row, String understood, String fault) {}
@@ -164,6 +176,51 @@ class PartsController {
         }
         evidence.keep(
                 caller, setId.toString(), edit.id.toString(), new PartCovered(edit.part, edit.by), Optional.empty());
+        return work(caller, setId);
+    }
+
+    /** Says what is not as it will be when the set leaves. */
+    @PostMapping("/for-now")
+    LedgerViews.WorkView forNow(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody ForNowEdit edit) {
+        OpenSet set = set(caller, setId);
+        String part = PartsLedger.rows(set.file()).stream()
+                .filter(row -> row.reference().equals(edit.part) || row.called().equalsIgnoreCase(edit.part.strip()))
+                .map(PartRow::called)
+                .findFirst()
+                .orElseThrow(() -> Problem.notFound("This part"));
+        evidence.keep(
+                caller,
+                setId.toString(),
+                edit.id.toString(),
+                new ForNow(edit.way, part, edit.note.strip()),
+                Optional.empty());
+        return work(caller, setId);
+    }
+
+    /** What was so for now is put right. */
+    @PostMapping("/for-now/{entry}/put-right")
+    LedgerViews.WorkView putRight(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable UUID entry,
+            @Valid @RequestBody PutRight edit) {
+        ForNow there = ForNow.open(set(caller, setId).log()).stream()
+                .filter(one -> one.id().equals(entry.toString()))
+                .map(EvidenceLog.Standing::fact)
+                .findFirst()
+                .orElse(null);
+        if (there != null) {
+            evidence.keep(
+                    caller,
+                    setId.toString(),
+                    edit.id.toString(),
+                    new ForNowEnded(
+                            entry.toString(),
+                            there.part(),
+                            there.way().undo().toLowerCase(java.util.Locale.ROOT) + ": done"),
+                    Optional.empty());
+        }
         return work(caller, setId);
     }
 

@@ -1,11 +1,14 @@
 package org.umberdial.server.shopping.internal;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,10 +19,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.SchoolChosen;
 import org.umberdial.core.parts.PartRow;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.recap.RecapPlan;
 import org.umberdial.core.recap.Renewal;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
@@ -43,15 +49,37 @@ class PlanController {
             String how,
             List<String> why,
             List<String> cautions,
+            List<String> steps,
             String expect,
             int onHand,
             String because) {}
 
     record CanFitView(String can, List<String> sections, String sentence) {}
 
+    record SchoolOption(School id, String label, String why) {}
+
+    /**
+     * What schools differ on, and what this set follows.
+     *
+     * @param house the one of the house rules
+     * @param own whether the set follows one of its own
+     */
+    record SetSchool(
+            School.Question question,
+            String label,
+            School follows,
+            School house,
+            boolean own,
+            List<SchoolOption> schools) {}
+
+    record SchoolEdit(
+            @NotNull UUID id,
+            @NotNull School.Question question,
+            @Schema(nullable = true) School school) {}
+
     record RecapView(
             int revision,
-            List<String> schools,
+            List<SetSchool> schools,
             boolean listed,
             int fromStock,
             List<RenewalView> renewals,
@@ -59,18 +87,22 @@ class PlanController {
 
     record Listed(boolean listed) {}
 
+    /** @param old what became of the old one; none when it is simply out */
     record FittedEdit(
             @NotNull UUID id,
             @NotNull @Size(max = 60) String part,
             @NotNull @Size(max = 200) String with,
-            boolean standsIn) {}
+            boolean standsIn,
+            @Schema(nullable = true) PartReplaced.Old old) {}
 
     private final SetFiles files;
     private final ShoppingService shopping;
+    private final EvidenceService evidence;
 
-    PlanController(SetFiles files, ShoppingService shopping) {
+    PlanController(SetFiles files, ShoppingService shopping, EvidenceService evidence) {
         this.files = files;
         this.shopping = shopping;
+        this.evidence = evidence;
     }
 
     @GetMapping
@@ -83,13 +115,8 @@ class PlanController {
                 plan.renewals().stream().map(r -> view(r, there)).toList();
         return new RecapView(
                 set.revision(),
-                List.of(
-                                School.Question.ELECTROLYTICS,
-                                School.Question.PAPER,
-                                School.Question.RESISTORS,
-                                School.Question.FITTING)
-                        .stream()
-                        .map(question -> set.policy().schools().of(question).label())
+                Arrays.stream(School.Question.values())
+                        .map(question -> school(set, question))
                         .toList(),
                 shopping.isListed(caller.shopId(), setId.toString()),
                 (int) renewals.stream().filter(r -> r.onHand > 0).count(),
@@ -99,10 +126,27 @@ class PlanController {
                         .toList());
     }
 
+    private static SetSchool school(OpenSet set, School.Question question) {
+        School follows = set.policy().schools().of(question);
+        School house = set.shop().policy().schools().of(question);
+        return new SetSchool(
+                question,
+                question.label(),
+                follows,
+                house,
+                follows != house,
+                question.schools().stream()
+                        .map(one -> new SchoolOption(one, one.label(), one.why()))
+                        .toList());
+    }
+
     private static RenewalView view(Renewal renewal, Map<String, Integer> there) {
         PartRow row = renewal.row();
-        int onHand = renewal.item().map(item -> there.getOrDefault(item, 0)).orElse(0);
-        renewal.item().ifPresent(item -> there.computeIfPresent(item, (name, count) -> Math.max(0, count - 1)));
+        int onHand = renewal.items().stream()
+                .mapToInt(item -> there.getOrDefault(item, 0))
+                .min()
+                .orElse(0);
+        renewal.items().forEach(item -> there.computeIfPresent(item, (name, count) -> Math.max(0, count - 1)));
         return new RenewalView(
                 row.reference(),
                 row.called(),
@@ -111,10 +155,11 @@ class PlanController {
                 row.group().label(),
                 row.marked(),
                 row.state().label(),
-                renewal.item().orElse(""),
+                renewal.item(),
                 renewal.how(),
                 renewal.why(),
                 renewal.cautions(),
+                renewal.steps(),
                 renewal.expect(),
                 onHand,
                 row.because());
@@ -126,6 +171,22 @@ class PlanController {
         return plan(caller, setId);
     }
 
+    /** This set follows a school of its own; none, and the house's holds again. */
+    @PostMapping("/schools")
+    RecapView follow(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SchoolEdit edit) {
+        if (edit.school != null && edit.school.question() != edit.question) {
+            throw new InvalidEntry(InvalidEntry.Code.SYNTAX, "That school answers another question.").at("school");
+        }
+        evidence.keep(
+                caller,
+                setId.toString(),
+                edit.id.toString(),
+                new SchoolChosen(edit.question, Optional.ofNullable(edit.school)),
+                Optional.empty());
+        return plan(caller, setId);
+    }
+
     /** A new part is in; one that lies in the drawer under that name is taken from there. */
     @PostMapping("/fitted")
     RecapView fitted(
@@ -134,11 +195,20 @@ class PlanController {
         if (set.set().part(edit.part.strip()).isEmpty()) {
             throw Problem.notFound("This part");
         }
+        String with = edit.with.strip();
+        List<String> items = RecapPlan.of(set.file()).renewals().stream()
+                .filter(r -> r.row().reference().equals(edit.part.strip())
+                        && r.item().equals(with))
+                .map(Renewal::items)
+                .findFirst()
+                .orElse(with.isEmpty() ? List.of() : List.of(with));
         shopping.fitted(
                 caller,
                 setId.toString(),
                 edit.id.toString(),
-                new PartReplaced(edit.part.strip(), edit.with.strip(), edit.standsIn));
+                new PartReplaced(
+                        edit.part.strip(), with, edit.standsIn, edit.old == null ? PartReplaced.Old.OUT : edit.old),
+                items);
         return plan(caller, setId);
     }
 }

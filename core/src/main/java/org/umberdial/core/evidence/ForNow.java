@@ -1,0 +1,61 @@
+package org.umberdial.core.evidence;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Something of the set is not as it will be when it leaves: put right, or said plainly, before hand-over.
+ *
+ * @param way in which it is not
+ * @param part reference of the part
+ * @param note in the writer's words: where it lies, what was clipped on; may be empty
+ */
+public record ForNow(Way way, String part, String note) implements Fact {
+    /** The names are stored; none is ever changed. */
+    public enum Way {
+        OUT("is out of the set", "Put it back"),
+        LEAD_LIFTED("has a lead lifted", "Solder it back"),
+        CLIPPED_ON("has another clipped across it", "Take the other off"),
+        BYPASSED("is bypassed", "Take the bypass out"),
+        UNSHIELDED("is without its shield", "Put the shield back"),
+        /** Works again and nobody knows why: a contact that was moved comes back. */
+        RESEATED("works since it was reseated", "Clean its contacts, and see the heaters steady for ten minutes");
+
+        private final String label;
+        private final String undo;
+
+        Way(String label, String undo) {
+            this.label = label;
+            this.undo = undo;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        /** What puts it right, imperative. */
+        public String undo() {
+            return undo;
+        }
+    }
+
+    @Override
+    public String subject() {
+        return part;
+    }
+
+    @Override
+    public String sentence() {
+        return part + " " + way.label + (note.isEmpty() ? "" : ": " + note);
+    }
+
+    /** Everything of a log that nobody has put right yet. */
+    public static List<EvidenceLog.Standing<ForNow>> open(EvidenceLog log) {
+        Set<String> ended = new HashSet<>();
+        log.standing(ForNowEnded.class).forEach(s -> ended.add(s.fact().entry()));
+        return log.standing(ForNow.class).stream()
+                .filter(s -> !ended.contains(s.id()))
+                .toList();
+    }
+}
