@@ -104,6 +104,12 @@ export const router = createRouter({
               meta: { title: 'Forming' },
             },
             {
+              path: 'rectifying',
+              component: () => import('./parts/RectifyingView.vue'),
+              props: true,
+              meta: { title: 'Rectifier' },
+            },
+            {
               path: 'left',
               component: () => import('./parts/LeftView.vue'),
               props: true,

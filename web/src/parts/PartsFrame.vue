@@ -9,10 +9,11 @@ const props = defineProps<{ setId: string }>()
 const { say } = useShop()
 const { ledger, error } = useLedger(() => props.setId)
 const faces = [
-  { to: '', name: 'What is known' },
-  { to: '/plan', name: 'What goes in' },
-  { to: '/left', name: 'What is left' },
+  { to: '', name: 'Known' },
+  { to: '/plan', name: 'Goes in' },
+  { to: '/left', name: 'Left to do' },
   { to: '/forming', name: 'Forming' },
+  { to: '/rectifying', name: 'Rectifier' },
 ] as const
 </script>
 
@@ -30,7 +31,7 @@ const faces = [
             v-for="face in faces"
             :key="face.to"
             :to="`/sets/${setId}/parts${face.to}`"
-            class="flex min-h-11 items-center border-b-4 border-transparent px-3 text-soft hover:text-ink"
+            class="flex min-h-11 items-center border-b-4 border-transparent px-2.5 whitespace-nowrap text-soft hover:text-ink"
             exact-active-class="border-accent! font-semibold text-ink!"
           >
             {{ face.name }}

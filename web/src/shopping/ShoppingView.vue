@@ -50,7 +50,7 @@ const whole = (typed: string | undefined, usual: number) => {
           left to buy
         </h2>
         <p v-if="list.lines.length === 0" class="text-soft">
-          No set is on the list. Open a set’s Parts, What goes in, and put it on the shopping list.
+          No set is on the list. Open a set’s Parts, Goes in, and put it on the shopping list.
         </p>
         <ul class="border-t border-line">
           <li

@@ -59,9 +59,9 @@ public record PartRead(String part, Map<Measured, Double> figures, Set<Sign> sig
         Map<Measured, Double> inOrder = figures.isEmpty() ? Map.of() : new EnumMap<>(figures);
         inOrder.forEach((measured, value) -> {
             if (measured == Measured.SCALE) {
-                words.add("tester " + plain(value));
+                words.add("tester " + Engineering.plain(value));
             } else if (measured == Measured.SCALE_LEAST) {
-                words.add("wants " + plain(value));
+                words.add("wants " + Engineering.plain(value));
             } else if (measured == Measured.TEST_VOLTS) {
                 words.add("at " + Engineering.print(value, measured.unit()));
             } else {
@@ -72,9 +72,5 @@ public record PartRead(String part, Map<Measured, Double> figures, Set<Sign> sig
         new TreeSet<>(signs).forEach(sign -> words.add(sign.label()));
         words.add(placing.label());
         return part + ": " + String.join(", ", words);
-    }
-
-    private static String plain(double value) {
-        return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
     }
 }

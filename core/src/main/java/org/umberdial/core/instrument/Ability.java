@@ -123,15 +123,10 @@ public record Ability(
         if (!testVolts.isEmpty()) {
             words.add("tests at " + testVolts.stream().map(Ability::plain).collect(Collectors.joining(", ")) + " V");
         }
-        highest.ifPresent(h -> words.add("to " + round(h, kind.unit())));
-        outputOhms.ifPresent(o -> words.add(round(o, Unit.OHM) + " output"));
+        highest.ifPresent(h -> words.add("to " + Engineering.round(h, kind.unit())));
+        outputOhms.ifPresent(o -> words.add(Engineering.round(o, Unit.OHM) + " output"));
         response.ifPresent(r -> words.add(r.label()));
         return String.join(", ", words);
-    }
-
-    /** Limits are round figures: {@code 40 MΩ}, not {@code 40.0 MΩ}. */
-    private static String round(double value, Unit unit) {
-        return Engineering.print(value, unit).replaceAll("\\.0+ ", " ").replaceAll("(\\.[0-9]*[1-9])0+ ", "$1 ");
     }
 
     private static String plain(double value) {

@@ -182,12 +182,11 @@ public final class Consequences {
     /** The part's own nodes and those of the tube it serves. */
     private Set<String> near(Part part) {
         Set<String> near = new HashSet<>(part.nodes());
-        String phrase = places.roles().phrase(part.reference()).orElse("");
-        String tube = phrase.contains(" of ") ? phrase.substring(phrase.lastIndexOf(' ') + 1) : "";
+        String tube = places.roles().tube(part.reference()).orElse("");
         set.parts().stream()
                 .filter(p -> !tube.isEmpty()
                         && PartsBench.isTube(p)
-                        && called(p.reference()).equals(tube))
+                        && RowTexts.tube(p.reference()).equals(tube))
                 .forEach(p -> near.addAll(p.nodes()));
         near.remove("0");
         return near;
@@ -217,7 +216,7 @@ public final class Consequences {
             double is = after.plateAmperes(amplifier.part()).orElse(0);
             if (here && was > 0 && is / was > most) {
                 most = is / was;
-                says = called(amplifier.part()) + " draws " + Engineering.print(is, Unit.AMPERE) + " instead of "
+                says = RowTexts.tube(amplifier.part()) + " draws " + Engineering.print(is, Unit.AMPERE) + " instead of "
                         + Engineering.print(was, Unit.AMPERE);
             }
         }
@@ -233,7 +232,7 @@ public final class Consequences {
                 hot.add(String.format(
                         Locale.ROOT,
                         "%s's plate at %.1f W, made for %.1f",
-                        called(amplifier.part()),
+                        RowTexts.tube(amplifier.part()),
                         watts,
                         rated.getAsDouble()));
             }
@@ -255,10 +254,6 @@ public final class Consequences {
         double plate = tube.plate() < 0 ? 0 : point.volts(tube.plate()).orElse(0);
         double cathode = tube.cathode() < 0 ? 0 : point.volts(tube.cathode()).orElse(0);
         return (plate - cathode) * point.plateAmperes(tube.part()).orElse(0);
-    }
-
-    private static String called(String reference) {
-        return reference.replaceFirst("^X", "").replaceFirst("(?<=[0-9])[A-Z].*$", "");
     }
 
     private static String volts(double volts) {

@@ -326,7 +326,7 @@ final class LeakJudge {
     }
 
     private static String volts(double volts) {
-        return Engineering.print(volts, Unit.VOLT).replaceAll("\\.0+ ", " ");
+        return Engineering.round(volts, Unit.VOLT);
     }
 
     private static String ohms(double ohms) {

@@ -1,6 +1,5 @@
 package org.umberdial.core.parts;
 
-import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -8,7 +7,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -19,8 +17,6 @@ import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation.Word;
 import org.umberdial.core.evidence.EvidenceLog;
-import org.umberdial.core.evidence.Measured;
-import org.umberdial.core.evidence.PartRead;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.parts.Consequences.Consequence;
 import org.umberdial.core.parts.PartRow.Group;
@@ -31,7 +27,6 @@ import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.role.RoleLibrary;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
-import org.umberdial.core.tube.TubeData;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -43,23 +38,13 @@ public final class PartsLedger {
     /** A resistor that has so little of its value is a wire. */
     private static final double SHORTED_SHARE = 0.01;
 
-    /**
-     * How a kind of part fares.
-     *
-     * @param kind in the plural, such as {@code carbon resistors}
-     * @param drifted how many of those read are out of their tolerance
-     * @param read how many were read
-     * @param all how many there are
-     * @param lot whether so many have drifted that the house speaks of the lot
-     */
-    public record Lot(String kind, int drifted, int read, int all, boolean lot) {}
-
     private final SetFile file;
     private final BenchSet set;
     private final Ledger ledger;
     private final PartsBench bench;
     private final Places places;
     private final Consequences consequences;
+    private final RowTexts texts;
     private final Map<String, Cells.Cell> cells = new HashMap<>();
 
     private PartsLedger(SetFile file) {
@@ -69,6 +54,7 @@ public final class PartsLedger {
         bench = PartsBench.of(file);
         places = Places.of(file);
         consequences = Consequences.of(file);
+        texts = new RowTexts(set, places.roles());
         Cells.of(file.log(), Set.of(), Instant.MAX)
                 .made()
                 .forEach(made -> made.cells().forEach((key, cell) -> {
@@ -108,10 +94,12 @@ public final class PartsLedger {
                 drafts.add(draft(part));
             }
         }
-        List<Lot> lots = lots(drafts);
+        Map<Part, PartState> states = new LinkedHashMap<>();
+        drafts.forEach(draft -> states.put(draft.part, draft.state));
+        List<Lot> lots = Lot.all(states, file.policy().parts().lotShare());
         Set<String> gone = lots.stream().filter(Lot::lot).map(Lot::kind).collect(Collectors.toSet());
         List<PartRow> rows = drafts.stream()
-                .map(draft -> row(draft, gone.contains(lotOf(draft.part).orElse(""))))
+                .map(draft -> row(draft, gone.contains(Lot.kindOf(draft.part).orElse(""))))
                 .sorted(Comparator.comparing(PartRow::group))
                 .toList();
         return new Rows(rows, lots);
@@ -147,7 +135,7 @@ public final class PartsLedger {
                     PartState.CONFLICT,
                     Optional.of(Word.DOUBTED),
                     conflict.get().says(),
-                    reading(own),
+                    RowTexts.reading(own),
                     OptionalDouble.empty(),
                     Optional.of(conflict.get().holds().at()),
                     List.of());
@@ -159,7 +147,7 @@ public final class PartsLedger {
                     judged.get().state(),
                     judged.get().word(),
                     judged.get().says(),
-                    reading(own),
+                    RowTexts.reading(own),
                     OptionalDouble.empty(),
                     Optional.of(own.get(own.size() - 1).at()),
                     own.stream().map(Taken::id).toList());
@@ -288,11 +276,11 @@ public final class PartsLedger {
         return new PartRow(
                 part.reference(),
                 PartsBench.isTube(part)
-                        ? tube(part.reference())
+                        ? RowTexts.tube(part.reference())
                         : part.reference().replaceFirst("(?i)^X(?=[A-Z])", ""),
-                job(part),
+                texts.job(part),
                 draft.kind,
-                marked(part, replaced),
+                texts.marked(part, replaced),
                 draft.reading,
                 replaced.isPresent() && draft.state == PartState.UNREAD ? PartState.REPLACED : draft.state,
                 draft.word,
@@ -388,139 +376,5 @@ public final class PartsLedger {
             case 'X' -> kind.equals("transformer") ? Kind.WOUND : Kind.OTHER;
             default -> Kind.OTHER;
         };
-    }
-
-    private String job(Part part) {
-        String phrase = places.roles().phrase(part.reference()).orElse("");
-        // What keeps a slow node still filters AVC or bias; whoever drew it knows which.
-        boolean slow = places.roles()
-                .role(part.reference())
-                .filter(r -> r == NetworkRole.AVC_BYPASS)
-                .isPresent();
-        if (phrase.isEmpty()
-                || part.card().kind().equals("pot")
-                || slow && !part.description().isEmpty()) {
-            return part.description();
-        }
-        boolean couples = places.roles()
-                .role(part.reference())
-                .filter(r -> r == NetworkRole.COUPLING_CAPACITOR)
-                .isPresent();
-        return couples
-                ? "coupling, " + set.nameOf(part.nodes().get(0)) + " to "
-                        + set.nameOf(part.nodes().get(1))
-                : phrase;
-    }
-
-    private String marked(Part part, Optional<Ledger.Replaced> replaced) {
-        if (replaced.isPresent() && !replaced.get().with().isEmpty()) {
-            return "new: " + replaced.get().with();
-        }
-        if (PartsBench.isTube(part)) {
-            return TubeData.bare(part.card().model());
-        }
-        String value = part.unit()
-                .filter(unit -> unit != Unit.HENRY)
-                .flatMap(unit -> part.workingValue().map(v -> plain(Engineering.print(v, unit))))
-                .orElse(
-                        part.card().letter() == 'L' || part.card().kind().equals("transformer")
-                                ? ""
-                                : part.card().model());
-        String volts = part.ratingVolts()
-                .map(v -> " " + plain(Engineering.print(v, Unit.VOLT)))
-                .orElse("");
-        String watts = part.ratingWatts().map(w -> " " + watts(w)).orElse("");
-        return (value + volts + watts).strip();
-    }
-
-    private static String plain(String printed) {
-        return printed.replaceAll("\\.0+ ", " ").replaceAll("(\\.[0-9]*[1-9])0+ ", "$1 ");
-    }
-
-    private static String number(double value) {
-        return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
-    }
-
-    private static String watts(double watts) {
-        return watts == 0.25 ? "¼ W" : watts == 0.5 ? "½ W" : Engineering.exact(watts) + " W";
-    }
-
-    static String tube(String reference) {
-        return reference.replaceFirst("(?i)^X", "").replaceFirst("(?<=[0-9])[A-Z].*$", "");
-    }
-
-    /** The last readings in one line, the last word of each. */
-    private static String reading(List<Taken> own) {
-        Map<Measured, String> last = new LinkedHashMap<>();
-        // What condemns a capacitor most often stands first.
-        for (Measured first : List.of(Measured.LEAK_OHMS, Measured.LEAK_AMPERES, Measured.FARADS)) {
-            last.put(first, "");
-        }
-        List<String> signs = new ArrayList<>();
-        for (Taken taken : own) {
-            PartRead read = taken.read();
-            read.figures().forEach((measured, value) -> last.put(measured, shown(measured, value, read)));
-            signs.clear();
-            read.signs().stream().sorted().forEach(sign -> signs.add(sign.label()));
-        }
-        last.remove(Measured.TEST_VOLTS);
-        last.remove(Measured.SCALE_LEAST);
-        List<String> words = new ArrayList<>(last.values());
-        words.removeIf(String::isEmpty);
-        words.addAll(signs);
-        return String.join(" · ", words);
-    }
-
-    private static String shown(Measured measured, double value, PartRead read) {
-        String volts = read.figure(Measured.TEST_VOLTS).isPresent()
-                ? " @" + number(read.figure(Measured.TEST_VOLTS).getAsDouble())
-                : "";
-        return switch (measured) {
-            case LEAK_OHMS ->
-                (Double.isInfinite(value) ? "no leak" : "leak " + plain(Engineering.print(value, Unit.OHM))) + volts;
-            case LEAK_AMPERES -> "leak " + plain(Engineering.print(value, Unit.AMPERE)) + volts;
-            case ESR_OHMS -> "ESR " + plain(Engineering.print(value, Unit.OHM));
-            case SCALE ->
-                number(value)
-                        + (read.figure(Measured.SCALE_LEAST).isPresent()
-                                ? "/"
-                                        + Engineering.exact(read.figure(Measured.SCALE_LEAST)
-                                                .getAsDouble())
-                                : "");
-            default -> plain(Engineering.print(value, measured.unit()));
-        };
-    }
-
-    private static Optional<String> lotOf(Part part) {
-        boolean resistor = part.card().letter() == 'R'
-                && !Set.of("pot", "winding", "switch", "fuse")
-                        .contains(part.card().kind());
-        if (!resistor) {
-            return Optional.empty();
-        }
-        String kind = part.card().kind().replace('_', ' ');
-        return Optional.of((kind.equals("resistor") ? "" : kind + " ").toLowerCase(Locale.ROOT) + "resistors");
-    }
-
-    private List<Lot> lots(List<Draft> drafts) {
-        Map<String, List<Draft>> kinds = drafts.stream()
-                .filter(d -> lotOf(d.part).isPresent())
-                .collect(Collectors.groupingBy(d -> lotOf(d.part).orElseThrow()));
-        return kinds.entrySet().stream()
-                .map(e -> {
-                    int read = (int) e.getValue().stream()
-                            .filter(d -> d.state != PartState.UNREAD && d.state != PartState.CANNOT_TELL)
-                            .count();
-                    int drifted = (int) e.getValue().stream()
-                            .filter(d -> Set.of(PartState.DRIFTED_HIGH, PartState.READS_LOW, PartState.OPEN)
-                                    .contains(d.state))
-                            .count();
-                    boolean lot =
-                            drifted >= 3 && drifted >= file.policy().parts().lotShare() * read;
-                    return new Lot(e.getKey(), drifted, read, e.getValue().size(), lot);
-                })
-                .filter(lot -> lot.read > 0)
-                .sorted(Comparator.comparing((Lot lot) -> -lot.drifted))
-                .toList();
     }
 }

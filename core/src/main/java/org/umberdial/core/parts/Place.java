@@ -14,6 +14,7 @@ import org.umberdial.core.value.Unit;
  * @param workingVolts most that stands across it in the healthy set [V]; empty when that is not known
  * @param leastOhms least leak resistance the place allows [Ω]; empty when nothing tells
  * @param sure whether the parts that decide it are known of this very set, and not as such sets usually are
+ * @param guardsGrid whether its leak would move a grid before anything else
  * @param because what comes first beyond it, a sentence without its full stop; empty when the place itself stands more
  *     than the part does, or nothing tells
  */
@@ -23,10 +24,11 @@ public record Place(
         OptionalDouble workingVolts,
         OptionalDouble leastOhms,
         boolean sure,
+        boolean guardsGrid,
         String because) {
     /** Nothing is known of it. */
     static final Place UNKNOWN =
-            new Place(Optional.empty(), false, OptionalDouble.empty(), OptionalDouble.empty(), true, "");
+            new Place(Optional.empty(), false, OptionalDouble.empty(), OptionalDouble.empty(), true, false, "");
 
     /** What leak it allows, in a sentence; empty when nothing tells. */
     public String says() {
@@ -36,11 +38,6 @@ public record Place(
                         + Engineering.print(leastOhms.getAsDouble(), Unit.OHM)
                         + (because.isEmpty() ? " or more" : ", or " + because)
                         + (sure || because.isEmpty() ? "." : ", as such sets usually are; not checked.");
-    }
-
-    /** Whether its leak would move a grid before anything else. */
-    boolean guardsGrid() {
-        return because.contains("'s grid ");
     }
 
     boolean is(NetworkRole one) {

@@ -118,7 +118,7 @@ final class Places {
                 String node = card.nodes().get(i);
                 Electrode electrode = section.get().electrodes().get(i);
                 if (!node.equals("0") && seen.add(node)) {
-                    String tube = card.reference().replaceFirst("^X", "").replaceFirst("(?<=[0-9])[A-Z].*$", "");
+                    String tube = RowTexts.tube(card.reference());
                     watched.add(new Watched(node, electrode == Electrode.GRID, tube + "'s " + electrode.word()));
                 }
             }
@@ -136,6 +136,7 @@ final class Places {
                     OptionalDouble.of(lineVolts * Math.sqrt(2)),
                     OptionalDouble.of(Math.max(lineVolts / policy.touchAmperes(), policy.insulationOhms())),
                     true,
+                    false,
                     "it is no insulation between the line and a hand");
         }
         Least least = new Least(CapacitorKind.of(part.card()) != CapacitorKind.ELECTROLYTIC);
@@ -185,6 +186,7 @@ final class Places {
         private final boolean dry;
         private double ohms;
         private double working = -1;
+        private boolean grid;
         private String because = "";
 
         Least(boolean dry) {
@@ -201,10 +203,11 @@ final class Places {
             working = Math.max(working, across);
             double source = reference.source(a, b).value();
             if (dry) {
-                ask(policy.parts().dryLeastOhms(), "");
+                ask(policy.parts().dryLeastOhms(), false, "");
             }
             ask(
                     across * across / policy.parts().leakWatts(),
+                    false,
                     "it would turn more than "
                             + Engineering.print(policy.parts().leakWatts(), Unit.WATT) + " into heat");
             for (Watched one : watched) {
@@ -213,6 +216,7 @@ final class Places {
                 if (moves > 0) {
                     ask(
                             across * moves / allowed - source,
+                            one.grid,
                             one.name + " would move by more than " + Engineering.print(allowed, Unit.VOLT));
                 }
             }
@@ -221,6 +225,7 @@ final class Places {
                 working = Math.max(working, AVC_VOLTS);
                 ask(
                         source * (1 / policy.spread() - 1),
+                        false,
                         String.format(Locale.ROOT, "the AVC would lose more than %.0f %%", 100 * policy.spread()));
             }
         }
@@ -230,18 +235,21 @@ final class Places {
             return one.grid ? policy.gridRiseVolts() : policy.spread() * Math.max(LEAST_ELECTRODE_VOLTS, stands);
         }
 
-        private void ask(double least, String reason) {
+        /** @param ofGrid whether it is a grid that would move */
+        private void ask(double least, boolean ofGrid, String reason) {
             if (least > ohms) {
                 ohms = least;
+                grid = ofGrid;
                 because = reason;
             }
         }
 
         Place place(Optional<NetworkRole> role, Part part) {
             if (working < 0) {
-                return new Place(role, false, OptionalDouble.empty(), OptionalDouble.empty(), true, "");
+                return new Place(role, false, OptionalDouble.empty(), OptionalDouble.empty(), true, false, "");
             }
-            return new Place(role, false, OptionalDouble.of(working), OptionalDouble.of(ohms), sure(part), because);
+            return new Place(
+                    role, false, OptionalDouble.of(working), OptionalDouble.of(ohms), sure(part), grid, because);
         }
     }
 }

@@ -1,6 +1,5 @@
 package org.umberdial.core.parts;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +14,7 @@ import org.umberdial.core.parts.Judged.Found;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.policy.Schools;
+import org.umberdial.core.value.Engineering;
 
 /**
  * A tube by what testers said of it. Each tester has its own scale; only how far above its least a tube lies is
@@ -178,17 +178,13 @@ final class TubeJudge {
         }
         double share = scale.getAsDouble() / least.getAsDouble();
         Strength strength = share < 1 ? Strength.WEAK : share < 1 + rules.tubeBand() ? Strength.BAND : Strength.GOOD;
-        String figures = "It reads " + plain(scale.getAsDouble()) + sister + ", at least " + plain(least.getAsDouble())
-                + " is wanted";
+        String figures = "It reads " + Engineering.plain(scale.getAsDouble()) + sister + ", at least "
+                + Engineering.plain(least.getAsDouble()) + " is wanted";
         String says = switch (strength) {
             case GOOD -> figures + ".";
             case BAND -> figures + ": in the doubtful band.";
             case WEAK -> figures + ": weak.";
         };
         return Optional.of(new Told(strength, says, taken));
-    }
-
-    private static String plain(double value) {
-        return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
     }
 }

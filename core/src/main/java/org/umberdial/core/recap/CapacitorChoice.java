@@ -219,7 +219,7 @@ final class CapacitorChoice {
     }
 
     private static String farads(double farads) {
-        return Engineering.print(farads, Unit.FARAD).replaceAll("\\.0+ ", " ").replaceAll("(\\.[0-9]*[1-9])0+ ", "$1 ");
+        return Engineering.round(farads, Unit.FARAD);
     }
 
     private static String volts(double volts) {

@@ -26,13 +26,9 @@ public record CapacitorItem(
     /** As it is ordered: {@code 22 nF 630 V film polypropylene, axial 9 × 22 mm}. */
     public String name() {
         String made = kind.replaceFirst(" (?:axial|radial)$", "");
-        return plain(Engineering.print(farads, Unit.FARAD)) + " " + plain(Engineering.print(volts, Unit.VOLT))
+        return Engineering.round(farads, Unit.FARAD) + " " + Engineering.round(volts, Unit.VOLT)
                 + (is("safety") ? " AC " : " ") + made + ", " + (axial() ? "axial " : "radial ")
                 + number(diameterMillimetres) + " × " + number(lengthMillimetres) + " mm";
-    }
-
-    private static String plain(String printed) {
-        return printed.replaceAll("\\.0+ ", " ").replaceAll("(\\.[0-9]*[1-9])0+ ", "$1 ");
     }
 
     private static String number(double value) {

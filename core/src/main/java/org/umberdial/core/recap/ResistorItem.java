@@ -1,6 +1,5 @@
 package org.umberdial.core.recap;
 
-import java.math.BigDecimal;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -13,13 +12,9 @@ import org.umberdial.core.value.Unit;
 public record ResistorItem(String kind, double watts, double mostVolts) {
     /** As it is ordered: {@code 22 kΩ 2 W metal oxide flameproof}. */
     public String name(double ohms) {
-        return Engineering.print(ohms, Unit.OHM).replaceAll("\\.0+ ", " ").replaceAll("(\\.[0-9]*[1-9])0+ ", "$1 ")
+        return Engineering.round(ohms, Unit.OHM)
                 + " "
-                + (watts == 0.25
-                        ? "¼"
-                        : watts == 0.5
-                                ? "½"
-                                : BigDecimal.valueOf(watts).stripTrailingZeros().toPlainString())
+                + (watts == 0.25 ? "¼" : watts == 0.5 ? "½" : Engineering.plain(watts))
                 + " W " + kind;
     }
 }

@@ -201,7 +201,7 @@ public record ReformRun(
     }
 
     private static String volts(double volts) {
-        return Engineering.print(volts, Unit.VOLT).replaceAll("\\.0+ ", " ");
+        return Engineering.round(volts, Unit.VOLT);
     }
 
     private static String current(double amperes) {

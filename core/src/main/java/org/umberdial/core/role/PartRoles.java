@@ -68,6 +68,11 @@ public final class PartRoles {
                                 .orElse(""));
     }
 
+    /** What people call the tube a part serves; empty where the network does not say. */
+    public Optional<String> tube(String reference) {
+        return Optional.ofNullable(of.get(reference));
+    }
+
     private void find(Card card) {
         if (card.nodes().contains("chassis")) {
             // The bond between metal and rail is no stage's.

@@ -43,6 +43,18 @@ public final class Engineering {
         return minus(digits(rounded.scaleByPowerOfTen(-exponent), 3)) + " " + prefix + unit.symbol();
     }
 
+    /**
+     * The same without zeros that say nothing, for what stands on a part or in a rule: {@code 47 nF}, {@code 4.7 kΩ}.
+     */
+    public static String round(double value, Unit unit) {
+        return print(value, unit).replaceAll("\\.0+ ", " ").replaceAll("(\\.[0-9]*[1-9])0+ ", "$1 ");
+    }
+
+    /** A number as one writes it: without an exponent and without zeros that say nothing. */
+    public static String plain(double value) {
+        return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    }
+
     /** The shortest text that reads back as the same value, for edit fields and exports: {@code 4.7k}. */
     public static String exact(double value) {
         if (value == 0 || !Double.isFinite(value)) {

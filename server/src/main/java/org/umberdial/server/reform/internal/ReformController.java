@@ -121,11 +121,11 @@ class ReformController {
     }
 
     private static String volts(double volts) {
-        return Engineering.print(volts, Unit.VOLT).replaceAll("\\.0+ ", " ");
+        return Engineering.round(volts, Unit.VOLT);
     }
 
     private static String ohms(double ohms) {
-        return Engineering.print(ohms, Unit.OHM).replaceAll("\\.0+ ", " ");
+        return Engineering.round(ohms, Unit.OHM);
     }
 
     /** What a bench would take for this part. */
