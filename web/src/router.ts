@@ -169,6 +169,11 @@ export const router = createRouter({
       component: () => import('./shopping/ShoppingView.vue'),
       meta: { title: 'Shopping' },
     },
+    {
+      path: '/house/catalogue',
+      component: () => import('./catalogue/CatalogueView.vue'),
+      meta: { title: 'Catalogue' },
+    },
     { path: '/house/people', component: () => import('./account/PeopleView.vue'), meta: { title: 'People' } },
     { path: '/account', component: () => import('./account/AccountView.vue'), meta: { title: 'You' } },
     { path: '/sign-in', component: () => import('./account/SignInView.vue'), meta: { title: 'Sign in', door: true } },

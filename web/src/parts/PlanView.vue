@@ -15,7 +15,7 @@ import { usePlan, type Old, type Renewal, type SetSchool } from './usePlan'
 
 /** What goes in: for each part that is replaced the new one, why that one, and a tick when it is in. */
 const props = defineProps<{ setId: string }>()
-const { say } = useShop()
+const { say, shop } = useShop()
 const { plan, error, list, fitted, follow } = usePlan(() => props.setId)
 const chosen = ref(String(useRoute().query['part'] ?? ''))
 const other = ref('')
@@ -74,7 +74,11 @@ async function toList() {
       <p class="text-right text-sm leading-tight text-soft">
         <span class="font-figures text-lg font-semibold text-ink">{{ plan.renewals.length }}</span>
         to go in
-        <span class="block">{{ plan.fromStock }} lie in stock</span>
+        <span class="block">
+          {{ `${plan.fromStock} in stock` }}
+          {{ plan.unpriced < plan.renewals.length ? `· ${shop?.money ?? ''} ${plan.total}` : '' }}
+          {{ plan.unpriced > 0 && plan.unpriced < plan.renewals.length ? `, ${plan.unpriced} without a price` : '' }}
+        </span>
       </p>
       <AppButton
         v-if="session.mayWrite.value && plan.renewals.length > 0"
@@ -127,6 +131,9 @@ async function toList() {
             </span>
             <span class="text-right text-sm text-soft max-md:hidden">
               {{ one.onHand > 0 ? `${one.onHand} in stock` : '' }}
+              <span v-if="one.price !== null" class="block font-figures">
+                {{ `${shop?.money ?? ''} ${one.price}` }}
+              </span>
             </span>
           </button>
           <div

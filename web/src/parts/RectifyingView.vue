@@ -96,7 +96,11 @@ const empty = computed(() => view.value && !view.value.silicon && !view.value.fi
               )
             }}
           </li>
-          <li>{{ say('Feed the heaters as usual from the set, or from outside with the set’s own heater winding lifted.') }}</li>
+          <li>
+            {{
+              say('Feed the heaters as usual from the set, or from outside with the set’s own heater winding lifted.')
+            }}
+          </li>
           <li>
             {{
               say(

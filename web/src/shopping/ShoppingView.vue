@@ -32,6 +32,9 @@ const whole = (typed: string | undefined, usual: number) => {
 <template>
   <PageFrame title="Shopping" hint="One list for all sets on it">
     <template #actions>
+      <RouterLink to="/house/catalogue" class="flex min-h-11 items-center px-3 font-semibold text-accent">
+        Catalogue and prices
+      </RouterLink>
       <a
         v-if="list && list.toBuy > 0"
         href="/api/shopping/list.csv"
@@ -48,6 +51,10 @@ const whole = (typed: string | undefined, usual: number) => {
         <h2 id="to-buy" class="pb-2 text-lg font-semibold">
           <span class="font-figures">{{ list.toBuy }}</span>
           left to buy
+          <span v-if="list.toBuy > 0" class="text-base font-normal text-soft">
+            {{ `${shop?.money ?? ''} ${list.total}`
+            }}{{ list.unpriced > 0 ? `, ${list.unpriced} without a price` : '' }}
+          </span>
         </h2>
         <p v-if="list.lines.length === 0" class="text-soft">
           No set is on the list. Open a set’s Parts, Goes in, and put it on the shopping list.
@@ -87,11 +94,17 @@ const whole = (typed: string | undefined, usual: number) => {
                   @change="done(spare(line.item, Number(($event.target as HTMLInputElement).value)))"
                 />
               </label>
-              <TextField v-model="prices[line.item]!" class="w-24!" label="Price each" :unit="shop?.money ?? ''" />
+              <TextField
+                :model-value="prices[line.item] ?? String(line.price ?? '')"
+                class="w-24!"
+                label="Price each"
+                :unit="shop?.money ?? ''"
+                @update:model-value="prices[line.item] = $event"
+              />
               <AppButton
                 look="main"
                 :disabled="line.toBuy === 0"
-                @click="done(order(line.item, line.toBuy, prices[line.item] ?? ''))"
+                @click="done(order(line.item, line.toBuy, prices[line.item] ?? String(line.price ?? '')))"
               >
                 {{ line.toBuy === 0 ? 'Enough' : `Ordered ${line.toBuy}` }}
               </AppButton>

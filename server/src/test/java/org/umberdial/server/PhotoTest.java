@@ -76,8 +76,8 @@ class PhotoTest {
                                 "{\"shows\":\"SET\",\"phase\":\"LUNCH\",\"caption\":\"x\","
                                         + "\"showsOwner\":false,\"version\":1}")
                         .status());
-        assertEquals(1, delete(set + "/photos/" + before).json().size());
-        assertEquals(404, delete(set + "/photos/" + before).status());
+        assertEquals(1, RunningServer.delete(set + "/photos/" + before).json().size());
+        assertEquals(404, RunningServer.delete(set + "/photos/" + before).status());
         for (String size : List.of("full", "thumb")) {
             assertEquals(
                     404,
@@ -203,7 +203,7 @@ class PhotoTest {
                 RunningServer.put(set + "/marks", mark.replace("r5", "R555")).status());
         assertEquals(
                 0,
-                delete(set + "/marks?photo=" + photo + "&subject=R5")
+                RunningServer.delete(set + "/marks?photo=" + photo + "&subject=R5")
                         .json()
                         .at("/marks")
                         .size());
@@ -218,12 +218,6 @@ class PhotoTest {
                         RunningServer.base() + set + "/photos/" + id + "/content?fileName=" + name + "&shows=" + shows))
                 .header("Content-Type", "application/octet-stream")
                 .PUT(HttpRequest.BodyPublishers.ofByteArray(file))
-                .build());
-    }
-
-    private static RunningServer.Answer delete(String path) {
-        return RunningServer.send(HttpRequest.newBuilder(URI.create(RunningServer.base() + path))
-                .DELETE()
                 .build());
     }
 

@@ -94,6 +94,10 @@ public final class RunningServer implements BeforeAllCallback {
                 .build());
     }
 
+    static Answer delete(String path) {
+        return send(HttpRequest.newBuilder(URI.create(base() + path)).DELETE().build());
+    }
+
     static Answer upload(String path, byte[] bytes) {
         return send(HttpRequest.newBuilder(URI.create(base() + path))
                 .header("Content-Type", "application/octet-stream")

@@ -106,7 +106,8 @@ class ShoppingTest {
                 "{\"id\":\"" + UUID.randomUUID() + "\"}");
         assertEquals(3, line(ITEM).at("/toBuy").asInt(), "what will not come is bought again");
         String csv = RunningServer.get("/api/shopping/list.csv").text();
-        assertTrue(csv.contains("\"" + ITEM + "\",3,1,1,0,3,"), csv);
+        assertTrue(csv.contains("\"" + ITEM + "\",3,0.80,1,1,0,3,"), csv);
+        assertEquals(0.8, line(ITEM).at("/price").asDouble(), "what was paid last");
     }
 
     @Test

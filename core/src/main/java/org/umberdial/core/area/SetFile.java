@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.umberdial.core.catalogue.Catalogue;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.Decided;
@@ -37,6 +38,7 @@ public final class SetFile {
      *
      * @param photos how many pictures there are
      * @param kit what the shop measures with
+     * @param catalogue what it buys
      */
     public record Contents(
             BenchSet set,
@@ -46,7 +48,21 @@ public final class SetFile {
             Bench bench,
             EvidenceLog log,
             int photos,
-            Kit kit) {}
+            Kit kit,
+            Catalogue catalogue) {
+        /** With the catalogue that ships. */
+        public Contents(
+                BenchSet set,
+                Set<Extra> extras,
+                SupplyLabel label,
+                HousePolicy policy,
+                Bench bench,
+                EvidenceLog log,
+                int photos,
+                Kit kit) {
+            this(set, extras, label, policy, bench, log, photos, kit, Catalogue.shipped());
+        }
+    }
 
     private final Contents contents;
     private final List<Area> areas;

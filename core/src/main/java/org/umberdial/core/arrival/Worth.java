@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.evidence.EvidenceLog;
@@ -87,6 +88,11 @@ public record Worth(
      */
     public record Rare(String subject, String name, State state, String why) {}
 
+    private static final String PLAN = "plan";
+    /** Jobs of which the plan of new parts says more. */
+    private static final List<String> IN_THE_PLAN =
+            List.of("recap_paper", "recap_electrolytic", "capacitor", "electrolytic", "resistor");
+
     private static final Map<String, String> HOW = Map.of(
             "power transformer", "ohms of every winding, then a low voltage fed into the primary",
             "output transformer", "ohms of the primary, then a tone from the plate side heard at the speaker",
@@ -96,15 +102,35 @@ public record Worth(
             "coils and IF cans", "ohms of each winding",
             "autotransformer", "ohms between the taps");
 
-    /** Reckons it for a set as it stands. */
-    public static Worth of(SetFile file) {
+    /**
+     * What the plan of new parts comes to.
+     *
+     * @param parts how many go in
+     * @param hours at the bench for them
+     * @param price of those that have one, in the shop's money
+     * @param unpriced how many have none
+     */
+    public record Planned(int parts, double hours, BigDecimal price, int unpriced) {
+        /** Nothing is planned, or nothing of it has a price yet: usual figures stand. */
+        public static final Planned NOTHING = new Planned(0, 0, BigDecimal.ZERO, 0);
+
+        private boolean tells() {
+            return parts > unpriced;
+        }
+    }
+
+    /**
+     * Reckons it for a set as it stands, with the plan of new parts in the place of usual figures where it has prices.
+     */
+    public static Worth of(SetFile file, Planned planned) {
         return of(
                 file.set(),
                 file.contents().extras(),
                 ArrivalArea.state(file).inspection(),
                 file.log(),
                 file.policy(),
-                file.ledger());
+                file.ledger(),
+                planned);
     }
 
     static Worth of(
@@ -113,7 +139,8 @@ public record Worth(
             Inspection inspection,
             EvidenceLog journal,
             HousePolicy policy,
-            Ledger ledger) {
+            Ledger ledger,
+            Planned planned) {
         WorthSaid said = journal.latest(WorthSaid.class).orElse(WorthSaid.NOTHING);
         List<Rare> rare = rare(set, extras, ledger);
         Map<String, Integer> jobs = jobs(set, inspection, journal);
@@ -121,8 +148,13 @@ public record Worth(
         if (lost > 0) {
             jobs.put("lost", lost);
         }
-        List<Line> lines = jobs.entrySet().stream()
-                .map(job -> line(job.getKey(), job.getValue(), said, policy))
+        Optional<Line> plan = planned.tells() ? Optional.of(planned(planned, said, policy)) : Optional.empty();
+        if (plan.isPresent()) {
+            jobs.keySet().removeAll(IN_THE_PLAN);
+        }
+        List<Line> lines = Stream.concat(
+                        plan.stream(),
+                        jobs.entrySet().stream().map(job -> line(job.getKey(), job.getValue(), said, policy)))
                 .sorted(Comparator.comparing(Line::cost).reversed())
                 .toList();
         double hours = lines.stream().mapToDouble(Line::hours).sum();
@@ -213,6 +245,26 @@ public record Worth(
                 count * each,
                 price.multiply(BigDecimal.valueOf(count)),
                 money(count * each, policy.hourRate()).add(price.multiply(BigDecimal.valueOf(count))));
+    }
+
+    /** A part without a price is taken at what a paper capacitor usually costs. */
+    private static Line planned(Planned planned, WorthSaid said, HousePolicy policy) {
+        BigDecimal usual = Estimates.of("recap_paper").price();
+        double each = said.hours().getOrDefault(PLAN, planned.hours / planned.parts);
+        BigDecimal all = Optional.ofNullable(said.prices().get(PLAN))
+                .map(price -> price.multiply(BigDecimal.valueOf(planned.parts)))
+                .orElseGet(() -> planned.price.add(usual.multiply(BigDecimal.valueOf(planned.unpriced))));
+        double hours = each * planned.parts;
+        return new Line(
+                PLAN,
+                "New parts by the plan"
+                        + (planned.unpriced > 0 ? ", " + planned.unpriced + " of them at a usual price" : ""),
+                planned.parts,
+                each,
+                all.divide(BigDecimal.valueOf(planned.parts), 2, RoundingMode.HALF_EVEN),
+                hours,
+                all,
+                money(hours, policy.hourRate()).add(all));
     }
 
     private static Map<String, Integer> jobs(BenchSet set, Inspection inspection, EvidenceLog journal) {

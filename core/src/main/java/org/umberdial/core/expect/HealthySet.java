@@ -15,6 +15,7 @@ import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
+import org.umberdial.core.circuit.work.Duty;
 import org.umberdial.core.circuit.work.MeterReadings;
 import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.circuit.work.Ripple;
@@ -60,6 +61,9 @@ public final class HealthySet {
     private final Map<List<Object>, OptionalDouble> shown = new HashMap<>();
     private final Map<String, double[]> answers = new HashMap<>();
     private final Map<String, Boolean> led = new HashMap<>();
+
+    /** None while nobody has asked. */
+    private Optional<Duty> duty;
 
     private HealthySet(Network network) {
         this.network = network;
@@ -178,6 +182,14 @@ public final class HealthySet {
 
     public synchronized Optional<OperatingPoint> point(double line) {
         return at(line);
+    }
+
+    /** What a cycle of its own line asks of rectifiers and filter capacitors; empty for a set on batteries. */
+    public synchronized Optional<Duty> duty() {
+        if (duty == null) {
+            duty = at(nominalLine).flatMap(point -> Duty.of(work, values(nominalLine)));
+        }
+        return duty;
     }
 
     public boolean knows(String node) {

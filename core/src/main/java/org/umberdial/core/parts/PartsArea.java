@@ -65,7 +65,8 @@ public final class PartsArea implements Area {
                         there.bench(),
                         there.log().and(List.of(new LogEntry("preview", fact, at, Optional.empty(), false))),
                         there.photos(),
-                        there.kit()),
+                        there.kit(),
+                        there.catalogue()),
                 file.areas());
         return PartsLedger.rows(with).stream()
                 .filter(row -> row.reference().equals(fact.subject()))

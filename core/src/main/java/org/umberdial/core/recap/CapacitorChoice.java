@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberdial.core.catalogue.CapacitorItem;
+import org.umberdial.core.catalogue.Catalogue;
 import org.umberdial.core.parts.CapacitorKind;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.role.NetworkRole;
@@ -212,9 +214,6 @@ final class CapacitorChoice {
         }
         if (wanted.kind == CapacitorKind.ELECTROLYTIC) {
             cautions.add("Disconnect the old section at both ends: left in, it goes on leaking.");
-        }
-        if (wanted.role.filter(r -> r == NetworkRole.COUPLING_CAPACITOR).isPresent()) {
-            cautions.add("Turn its outer foil to the plate, the lower impedance.");
         }
     }
 

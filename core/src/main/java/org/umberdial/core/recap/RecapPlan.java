@@ -8,6 +8,8 @@ import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.umberdial.core.area.SetFile;
+import org.umberdial.core.catalogue.CapacitorItem;
+import org.umberdial.core.catalogue.Catalogue;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.parts.CapacitorKind;
 import org.umberdial.core.parts.Decision;
@@ -46,7 +48,8 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
 
     /** Reckoned once for a set's file. */
     public static RecapPlan of(SetFile file) {
-        return file.once(RecapPlan.class, () -> new Planner(file, Catalogue.shipped()).plan());
+        return file.once(
+                RecapPlan.class, () -> new Planner(file, file.contents().catalogue()).plan());
     }
 
     private static final class Planner {
@@ -123,6 +126,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
                                     file.policy().lineHertz()));
             List<String> cautions = new ArrayList<>(choice.cautions());
             polarity(row, part).ifPresent(cautions::add);
+            choice.item().flatMap(item -> ripple(item, part)).ifPresent(cautions::add);
             unsure(part).ifPresent(cautions::add);
             choice.item().ifPresent(item -> chosen.put(row.reference(), item));
             return new Renewal(
@@ -184,6 +188,17 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
             return minus.equals("0")
                     ? Optional.empty()
                     : Optional.of("Its minus goes to " + set.nameOf(minus) + ", which is not the chassis.");
+        }
+
+        /** A warning only: the table's figures are of ordinary parts, not of this maker's. */
+        private Optional<String> ripple(CapacitorItem item, Part part) {
+            double carries = strain.rippleAmperes(part).orElse(0);
+            double stands = item.rippleAmperes().orElse(Double.POSITIVE_INFINITY);
+            return carries <= stands
+                    ? Optional.empty()
+                    : Optional.of("It carries " + Engineering.print(carries, Unit.AMPERE)
+                            + " of ripple in this circuit; an ordinary part of its size stands about "
+                            + Engineering.print(stands, Unit.AMPERE) + ". Look its figure up, or take a larger one.");
         }
 
         private static Optional<String> unsure(Part part) {

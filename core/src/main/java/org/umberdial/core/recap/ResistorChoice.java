@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import org.umberdial.core.catalogue.Catalogue;
+import org.umberdial.core.catalogue.ResistorItem;
 import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.StandardSeries;

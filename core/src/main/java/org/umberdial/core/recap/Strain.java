@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.WeakHashMap;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.circuit.work.Duty;
 import org.umberdial.core.circuit.work.OperatingPoint;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.set.BenchSet;
@@ -23,30 +24,34 @@ final class Strain {
     private static final double LINE_HIGH = 1.1;
     private static final double COLD = 1e-6;
 
-    private record Points(List<OperatingPoint> worst, List<OperatingPoint> atWork) {}
+    private record Points(List<OperatingPoint> worst, List<OperatingPoint> atWork, Optional<Duty> duty) {}
 
     private static final Map<HealthySet, Points> KEPT = new WeakHashMap<>();
 
     private final List<OperatingPoint> worst;
     private final List<OperatingPoint> atWork;
+    private final List<Duty> duties;
 
-    private Strain(List<OperatingPoint> worst, List<OperatingPoint> atWork) {
+    private Strain(List<OperatingPoint> worst, List<OperatingPoint> atWork, List<Duty> duties) {
         this.worst = worst;
         this.atWork = atWork;
+        this.duties = duties;
     }
 
     static Strain of(BenchSet set) {
         Map<OperatingPoint, Boolean> worst = new HashMap<>();
         List<OperatingPoint> all = new java.util.ArrayList<>();
         List<OperatingPoint> work = new java.util.ArrayList<>();
+        List<Duty> duties = new java.util.ArrayList<>();
         for (String mode : set.modes().isEmpty() ? List.of("") : set.modes()) {
             HealthySet.of(set, mode).ifPresent(healthy -> {
                 Points points = points(healthy);
                 points.worst.stream().filter(p -> worst.put(p, true) == null).forEach(all::add);
                 work.addAll(points.atWork);
+                points.duty.ifPresent(duties::add);
             });
         }
-        return new Strain(all, work);
+        return new Strain(all, work, duties);
     }
 
     private static synchronized Points points(HealthySet healthy) {
@@ -59,7 +64,8 @@ final class Strain {
                     java.util.stream.Stream.of(high, cold)
                             .flatMap(Optional::stream)
                             .toList(),
-                    healthy.point(line).stream().toList());
+                    healthy.point(line).stream().toList(),
+                    healthy.duty());
             KEPT.put(healthy, kept);
         }
         return kept;
@@ -113,6 +119,13 @@ final class Strain {
     OptionalDouble watts(Part part) {
         return atWork.stream()
                 .mapToDouble(point -> point.watts(part.reference()))
+                .max();
+    }
+
+    /** RMS of what charges and discharges it at work [A]; empty where the supply does not. */
+    OptionalDouble rippleAmperes(Part part) {
+        return duties.stream()
+                .flatMapToDouble(duty -> duty.rippleAmperes(part.reference()).stream())
                 .max();
     }
 

@@ -71,6 +71,6 @@ class WorthTest {
     }
 
     private static Worth worth(Book book) {
-        return Worth.of(Files.of(SET, book));
+        return Worth.of(Files.of(SET, book), Worth.Planned.NOTHING);
     }
 }

@@ -1,8 +1,10 @@
 package org.umberdial.core.recap;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,6 +16,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.umberdial.core.Files;
 import org.umberdial.core.Sets;
 import org.umberdial.core.arrival.Book;
+import org.umberdial.core.catalogue.CapacitorItem;
+import org.umberdial.core.catalogue.Catalogue;
+import org.umberdial.core.catalogue.OwnItem;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
@@ -29,6 +34,9 @@ import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.core.stands.Stands;
+import org.umberdial.core.value.DecimalSign;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.ValueReader;
 
 /** What goes in, and that nothing weaker than it may be ever does. */
 class RecapPlanTest {
@@ -76,6 +84,36 @@ class RecapPlanTest {
         assertEquals(26, CirclePacking.enclosing(16, 10), 1e-9);
         assertEquals(16, CirclePacking.enclosing(16), 1e-9);
         assertTrue(CirclePacking.enclosing(16, 16, 5) <= 32.4, "a small one lies beside two");
+    }
+
+    /** A shop's own part comes before what ships; what it does not buy is not planned. */
+    @Test
+    void aShopsCatalogue_extendsAndLeavesOut() {
+        ValueReader values = new ValueReader(DecimalSign.POINT);
+        CapacitorItem had = Catalogue.shipped().capacitors().stream()
+                .filter(c -> c.name().equals("22 nF 400 V film polyester, axial 6.5 × 15 mm"))
+                .findFirst()
+                .orElseThrow();
+        OwnItem gone = new OwnItem(Optional.of(had), Optional.empty(), false);
+        assertEquals(gone, OwnItem.of(gone.row(), values), "what is written reads back");
+        Map<String, String> row = new HashMap<>(gone.row());
+        row.putAll(Map.of("value", "0.022 uF", "volts", "630 V", "offered", "yes", "diameter_mm", "8.5"));
+        Catalogue own = Catalogue.shipped().with(List.of(gone, OwnItem.of(row, values)));
+        assertTrue(own.capacitors().stream().noneMatch(had::equals));
+        assertEquals(
+                "22 nF 630 V film polyester, axial 8.5 × 15 mm",
+                own.capacitors().get(0).name());
+        for (Map<String, String> wrong : List.of(
+                Map.of("kind", "snake oil"),
+                Map.of("value", "0"),
+                Map.of("volts", "4oo"),
+                Map.of("lead", "none"),
+                Map.of("part", "coil"),
+                Map.of("ripple_mA", "-3"))) {
+            Map<String, String> bad = new HashMap<>(row);
+            bad.putAll(wrong);
+            assertThrows(InvalidEntry.class, () -> OwnItem.of(bad, values), wrong.toString());
+        }
     }
 
     /** What a drafted circuit supposes is planned for and not bought. */

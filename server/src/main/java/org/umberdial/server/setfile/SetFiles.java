@@ -11,6 +11,7 @@ import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.instrument.Kit;
 import org.umberdial.core.stands.Areas;
+import org.umberdial.server.catalogue.CatalogueService;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.evidence.KeptEntry;
 import org.umberdial.server.evidence.ReadingService;
@@ -45,18 +46,21 @@ public class SetFiles {
     private final ShopService shops;
     private final InstrumentService instruments;
     private final EvidenceService evidence;
+    private final CatalogueService catalogues;
 
     public SetFiles(
             StampTables stamps,
             SetService sets,
             ShopService shops,
             InstrumentService instruments,
-            EvidenceService evidence) {
+            EvidenceService evidence,
+            CatalogueService catalogues) {
         this.stamps = stamps;
         this.sets = sets;
         this.shops = shops;
         this.instruments = instruments;
         this.evidence = evidence;
+        this.catalogues = catalogues;
     }
 
     /**
@@ -108,7 +112,10 @@ public class SetFiles {
                 ReadingService.bench(stored, kit),
                 log,
                 stamp.photos(),
-                kit));
+                kit,
+                sameCircuit
+                        .map(open -> open.file().contents().catalogue())
+                        .orElseGet(() -> catalogues.catalogue(shopId))));
         OpenSet open = new OpenSet(stored, shop, there, joined(known, fresh), file, stamp.revision(), stamp.rules());
         return new Held(stamp, open, times);
     }

@@ -23,10 +23,13 @@ import org.umberdial.core.arrival.Originality;
 import org.umberdial.core.arrival.Worth;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.WorthSaid;
+import org.umberdial.core.parts.WorkOrder;
 import org.umberdial.core.policy.HousePolicy;
+import org.umberdial.core.recap.RecapPlan;
 import org.umberdial.core.set.Can;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.server.catalogue.CatalogueService;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
@@ -86,17 +89,19 @@ class WorthController {
 
     private final EvidenceService journals;
     private final SetFiles files;
+    private final CatalogueService catalogue;
 
-    WorthController(EvidenceService journals, SetFiles files) {
+    WorthController(EvidenceService journals, SetFiles files, CatalogueService catalogue) {
         this.journals = journals;
         this.files = files;
+        this.catalogue = catalogue;
     }
 
     @GetMapping("/worth")
     WorthView worth(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         OpenSet set = files.open(caller.shopId(), setId.toString());
         HousePolicy policy = set.policy();
-        Worth worth = Worth.of(set.file());
+        Worth worth = Worth.of(set.file(), planned(caller, set));
         WorthSaid said = said(set.log());
         return new WorthView(
                 worth.verdict(),
@@ -118,6 +123,22 @@ class WorthController {
                 said.known(),
                 policy.money(),
                 policy.hourRate());
+    }
+
+    private Worth.Planned planned(Caller caller, OpenSet set) {
+        Map<String, BigDecimal> prices = catalogue.prices(caller.shopId());
+        List<Optional<BigDecimal>> each = RecapPlan.of(set.file()).renewals().stream()
+                .map(r -> CatalogueService.together(prices, r.items()))
+                .toList();
+        double minutes = WorkOrder.of(set.file()).tasks().stream()
+                .filter(task -> task.kind() == WorkOrder.Kind.REPLACE)
+                .mapToDouble(WorkOrder.Task::minutes)
+                .sum();
+        return new Worth.Planned(
+                each.size(),
+                minutes / 60,
+                each.stream().flatMap(Optional::stream).reduce(BigDecimal.ZERO, BigDecimal::add),
+                (int) each.stream().filter(Optional::isEmpty).count());
     }
 
     @PostMapping("/worth")

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.umberdial.core.catalogue.OwnItem;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
@@ -89,6 +90,21 @@ public final class CsvFiles {
 
     public static Rows parts(byte[] bytes) {
         return rows(bytes, PART_COLUMNS, NEEDED_OF_PARTS);
+    }
+
+    /** A shop's own catalogue. */
+    public static Rows catalogue(byte[] bytes) {
+        List<String> columns = new ArrayList<>(OwnItem.COLUMNS);
+        columns.add("price");
+        return rows(bytes, columns.stream().map(c -> c.toLowerCase(Locale.ROOT)).toList(), List.of("part", "kind"));
+    }
+
+    /** Prices of items by the name they are ordered under; what a shopping list has beside is passed over. */
+    public static Rows prices(byte[] bytes) {
+        return rows(
+                bytes,
+                List.of("item", "price", "quantity", "needed", "on_hand", "ordered", "spares", "for"),
+                List.of("item", "price"));
     }
 
     /** Resistors, capacitors and windings, and each tube's socket with its type; the deck carries the rest. */
@@ -194,7 +210,7 @@ public final class CsvFiles {
                         .toList());
     }
 
-    private static String write(List<String> columns, List<List<String>> rows) {
+    public static String write(List<String> columns, List<List<String>> rows) {
         StringBuilder out = new StringBuilder();
         try (CSVPrinter printer = new CSVPrinter(out, CSVFormat.RFC4180)) {
             printer.printRecord(columns);

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -25,6 +26,7 @@ import org.umberdial.core.policy.School;
 import org.umberdial.core.recap.RecapPlan;
 import org.umberdial.core.recap.Renewal;
 import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.server.catalogue.CatalogueService;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
@@ -36,7 +38,10 @@ import org.umberdial.server.shopping.ShoppingService;
 @RestController
 @RequestMapping("/api/sets/{setId}/plan")
 class PlanController {
-    /** @param item as it is ordered; empty when nothing in the catalogue fits */
+    /**
+     * @param item as it is ordered; empty when nothing in the catalogue fits
+     * @param price of all that goes in for it; null when nobody said of some of it
+     */
     record RenewalView(
             String reference,
             String called,
@@ -52,6 +57,7 @@ class PlanController {
             List<String> steps,
             String expect,
             int onHand,
+            @Schema(nullable = true) BigDecimal price,
             String because) {}
 
     record CanFitView(String can, List<String> sections, String sentence) {}
@@ -82,6 +88,8 @@ class PlanController {
             List<SetSchool> schools,
             boolean listed,
             int fromStock,
+            BigDecimal total,
+            int unpriced,
             List<RenewalView> renewals,
             List<CanFitView> cans) {}
 
@@ -98,11 +106,13 @@ class PlanController {
     private final SetFiles files;
     private final ShoppingService shopping;
     private final EvidenceService evidence;
+    private final CatalogueService catalogue;
 
-    PlanController(SetFiles files, ShoppingService shopping, EvidenceService evidence) {
+    PlanController(SetFiles files, ShoppingService shopping, EvidenceService evidence, CatalogueService catalogue) {
         this.files = files;
         this.shopping = shopping;
         this.evidence = evidence;
+        this.catalogue = catalogue;
     }
 
     @GetMapping
@@ -110,9 +120,10 @@ class PlanController {
         OpenSet set = files.open(caller.shopId(), setId.toString());
         RecapPlan plan = RecapPlan.of(set.file());
         // One that lies in the drawer goes to the first part that wants it.
+        Map<String, BigDecimal> prices = catalogue.prices(caller.shopId());
         Map<String, Integer> there = new HashMap<>(shopping.onHand(caller.shopId()));
         List<RenewalView> renewals =
-                plan.renewals().stream().map(r -> view(r, there)).toList();
+                plan.renewals().stream().map(r -> view(r, there, prices)).toList();
         return new RecapView(
                 set.revision(),
                 Arrays.stream(School.Question.values())
@@ -120,6 +131,11 @@ class PlanController {
                         .toList(),
                 shopping.isListed(caller.shopId(), setId.toString()),
                 (int) renewals.stream().filter(r -> r.onHand > 0).count(),
+                renewals.stream()
+                        .filter(r -> r.price != null)
+                        .map(RenewalView::price)
+                        .reduce(BigDecimal.ZERO, BigDecimal::add),
+                (int) renewals.stream().filter(r -> r.price == null).count(),
                 renewals,
                 plan.cans().stream()
                         .map(can -> new CanFitView(can.can(), can.sections(), can.sentence()))
@@ -140,7 +156,7 @@ class PlanController {
                         .toList());
     }
 
-    private static RenewalView view(Renewal renewal, Map<String, Integer> there) {
+    private static RenewalView view(Renewal renewal, Map<String, Integer> there, Map<String, BigDecimal> prices) {
         PartRow row = renewal.row();
         int onHand = renewal.items().stream()
                 .mapToInt(item -> there.getOrDefault(item, 0))
@@ -162,6 +178,7 @@ class PlanController {
                 renewal.steps(),
                 renewal.expect(),
                 onHand,
+                CatalogueService.together(prices, renewal.items()).orElse(null),
                 row.because());
     }
 

@@ -6,9 +6,9 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -21,9 +21,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.recap.Shopping;
-import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.SpreadsheetCell;
-import org.umberdial.core.value.ValueReader;
+import org.umberdial.server.catalogue.CatalogueService;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.shop.ShopService;
 import org.umberdial.server.shopping.PartOrder;
@@ -34,12 +33,18 @@ import org.umberdial.server.stock.StockItem;
 @RestController
 @RequestMapping("/api/shopping")
 class ShoppingController {
-    private static final int MOST_PRICE = 1_000_000;
-
     record ShoppingNeed(String setId, String set, int quantity) {}
 
+    /** @param price of one, as it is known; null when nobody said */
     record ShoppingLine(
-            String item, int needed, int onHand, int ordered, int spares, int toBuy, List<ShoppingNeed> by) {}
+            String item,
+            int needed,
+            int onHand,
+            int ordered,
+            int spares,
+            int toBuy,
+            @Schema(nullable = true) BigDecimal price,
+            List<ShoppingNeed> by) {}
 
     record ShoppingOrder(
             String id,
@@ -50,7 +55,12 @@ class ShoppingController {
             Instant orderedAt,
             String author) {}
 
-    record ShoppingList(List<ShoppingLine> lines, List<ShoppingOrder> orders, int toBuy) {}
+    /**
+     * @param total what is left to buy comes to, as far as prices are known
+     * @param unpriced how many of what is left to buy have no price
+     */
+    record ShoppingList(
+            List<ShoppingLine> lines, List<ShoppingOrder> orders, int toBuy, BigDecimal total, int unpriced) {}
 
     record SpareEdit(@NotBlank @Size(max = 120) String item, int quantity) {}
 
@@ -67,16 +77,19 @@ class ShoppingController {
 
     private final ShoppingService shopping;
     private final ShopService shops;
+    private final CatalogueService catalogue;
 
-    ShoppingController(ShoppingService shopping, ShopService shops) {
+    ShoppingController(ShoppingService shopping, ShopService shops, CatalogueService catalogue) {
         this.shopping = shopping;
         this.shops = shops;
+        this.catalogue = catalogue;
     }
 
     @GetMapping
     ShoppingList list(@AuthenticationPrincipal Caller caller) {
+        Map<String, BigDecimal> prices = catalogue.prices(caller.shopId());
         List<ShoppingLine> lines = shopping.lines(caller.shopId()).stream()
-                .map(ShoppingController::view)
+                .map(line -> view(line, prices.get(line.item())))
                 .toList();
         return new ShoppingList(
                 lines,
@@ -90,10 +103,18 @@ class ShoppingController {
                                 o.orderedAt(),
                                 o.author()))
                         .toList(),
-                lines.stream().mapToInt(ShoppingLine::toBuy).sum());
+                lines.stream().mapToInt(ShoppingLine::toBuy).sum(),
+                lines.stream()
+                        .filter(line -> line.price != null)
+                        .map(line -> line.price.multiply(BigDecimal.valueOf(line.toBuy)))
+                        .reduce(BigDecimal.ZERO, BigDecimal::add),
+                lines.stream()
+                        .filter(line -> line.price == null)
+                        .mapToInt(ShoppingLine::toBuy)
+                        .sum());
     }
 
-    private static ShoppingLine view(Shopping.Line line) {
+    private static ShoppingLine view(Shopping.Line line, BigDecimal price) {
         return new ShoppingLine(
                 line.item(),
                 line.needed(),
@@ -101,6 +122,7 @@ class ShoppingController {
                 line.ordered(),
                 line.spares(),
                 line.toBuy(),
+                price,
                 line.by().stream()
                         .map(need -> new ShoppingNeed(need.setId(), need.set(), need.quantity()))
                         .toList());
@@ -109,13 +131,17 @@ class ShoppingController {
     /** What is left to buy, for any dealer. */
     @GetMapping(value = "/list.csv", produces = "text/csv;charset=UTF-8")
     String csv(@AuthenticationPrincipal Caller caller) {
-        return "item,quantity,needed,on_hand,ordered,spares,for\r\n"
+        Map<String, BigDecimal> prices = catalogue.prices(caller.shopId());
+        return "item,quantity,price,needed,on_hand,ordered,spares,for\r\n"
                 + shopping.lines(caller.shopId()).stream()
                         .filter(line -> line.toBuy() > 0)
                         .map(line -> String.join(
                                         ",",
                                         cell(line.item()),
                                         String.valueOf(line.toBuy()),
+                                        Optional.ofNullable(prices.get(line.item()))
+                                                .map(BigDecimal::toPlainString)
+                                                .orElse(""),
                                         String.valueOf(line.needed()),
                                         String.valueOf(line.onHand()),
                                         String.valueOf(line.ordered()),
@@ -140,24 +166,12 @@ class ShoppingController {
 
     @PostMapping("/orders")
     ShoppingList order(@AuthenticationPrincipal Caller caller, @Valid @RequestBody OrderEdit edit) {
-        shopping.order(caller, edit.id.toString(), edit.item.strip(), edit.quantity, price(caller, edit.price.strip()));
+        Optional<BigDecimal> price = CatalogueService.price(
+                edit.price, shops.shop(caller.shopId()).policy().decimalSign());
+        shopping.order(caller, edit.id.toString(), edit.item.strip(), edit.quantity, price);
+        // What was paid last is what one costs, until somebody says otherwise.
+        price.ifPresent(one -> catalogue.price(caller.shopId(), edit.item.strip(), price));
         return list(caller);
-    }
-
-    private Optional<BigDecimal> price(Caller caller, String typed) {
-        if (typed.isEmpty()) {
-            return Optional.empty();
-        }
-        try {
-            double price = new ValueReader(shops.shop(caller.shopId()).policy().decimalSign()).number(typed);
-            if (!(price >= 0 && price <= MOST_PRICE)) {
-                throw new InvalidEntry(
-                        InvalidEntry.Code.OUT_OF_RANGE, "A price is 0 to " + MOST_PRICE + ", not " + typed + ".");
-            }
-            return Optional.of(BigDecimal.valueOf(price).setScale(2, RoundingMode.HALF_EVEN));
-        } catch (InvalidEntry refused) {
-            throw refused.at("price");
-        }
     }
 
     @PostMapping("/orders/{order}/arrivals")

@@ -1,4 +1,4 @@
-package org.umberdial.core.recap;
+package org.umberdial.core.catalogue;
 
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
@@ -10,11 +10,17 @@ import org.umberdial.core.value.Unit;
  * @param mostVolts across it
  */
 public record ResistorItem(String kind, double watts, double mostVolts) {
+    /** Without a value: {@code 2 W metal oxide flameproof}. */
+    public String name() {
+        return rating() + " W " + kind;
+    }
+
     /** As it is ordered: {@code 22 kΩ 2 W metal oxide flameproof}. */
     public String name(double ohms) {
-        return Engineering.round(ohms, Unit.OHM)
-                + " "
-                + (watts == 0.25 ? "¼" : watts == 0.5 ? "½" : Engineering.plain(watts))
-                + " W " + kind;
+        return Engineering.round(ohms, Unit.OHM) + " " + name();
+    }
+
+    private String rating() {
+        return watts == 0.25 ? "¼" : watts == 0.5 ? "½" : Engineering.plain(watts);
     }
 }

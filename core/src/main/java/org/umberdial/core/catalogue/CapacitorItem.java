@@ -1,6 +1,7 @@
-package org.umberdial.core.recap;
+package org.umberdial.core.catalogue;
 
 import java.util.Locale;
+import java.util.OptionalDouble;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -13,13 +14,20 @@ import org.umberdial.core.value.Unit;
  * @param lead {@code axial}, or {@code radial} with its spacing
  */
 public record CapacitorItem(
-        String kind, double farads, double volts, double diameterMillimetres, double lengthMillimetres, String lead) {
+        String kind,
+        double farads,
+        double volts,
+        double diameterMillimetres,
+        double lengthMillimetres,
+        String lead,
+        OptionalDouble rippleAmperes) {
     /** Whether its leads leave at both ends, as those of most old parts do. */
     public boolean axial() {
         return lead.startsWith("axial");
     }
 
-    boolean is(String word) {
+    /** Whether it is of a kind that begins so. */
+    public boolean is(String word) {
         return kind.startsWith(word);
     }
 
