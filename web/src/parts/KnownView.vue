@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
-import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
+import AppButton from '../ui/AppButton.vue'
 import CautionNote from '../ui/CautionNote.vue'
 import NextAct from '../guide/NextAct.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { useShop } from '../ui/useShop'
+import ColourReader from './ColourReader.vue'
+import DrawnLedger from './DrawnLedger.vue'
 import LedgerList from './LedgerList.vue'
 import PartDetail from './PartDetail.vue'
 import PartsStrip from './PartsStrip.vue'
@@ -19,6 +22,8 @@ const router = useRouter()
 const doors = useLedger(() => props.setId)
 const { ledger, error } = doors
 const strip = useTemplateRef('strip')
+const colours = ref(false)
+const drawn = useSessionStorage('umber.parts.drawn', false)
 
 type Filter = 'ALL' | 'OPEN' | 'CAPACITORS' | 'RESISTORS' | 'TUBES'
 const filters: { id: Filter; name: string; takes: (row: LedgerRow) => boolean }[] = [
@@ -77,7 +82,7 @@ watch(
       </p>
     </CautionNote>
     <div class="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line bg-sheet px-5 py-2">
-      <div role="group" aria-label="Which parts" class="flex flex-wrap gap-1">
+      <div v-if="!drawn" role="group" aria-label="Which parts" class="flex flex-wrap gap-1">
         <button
           v-for="one in filters"
           :key="one.id"
@@ -92,6 +97,17 @@ watch(
       </div>
       <ChoiceField v-model="placing" inline label="Read" :options="placings" />
       <ChoiceField v-model="instrument" inline label="with" :options="readers" />
+      <AppButton class="px-3!" :aria-pressed="drawn" @click="drawn = !drawn">
+        {{ drawn ? 'As a list' : 'On the drawing' }}
+      </AppButton>
+      <AppButton class="px-3!" @click="colours = true">Colours</AppButton>
+      <ColourReader
+        :open="colours"
+        :called="row?.called ?? ''"
+        :marked="row?.kind === 'RESISTOR' || row?.kind === 'CAPACITOR' ? row.marked : ''"
+        :say="say"
+        @close="colours = false"
+      />
       <p v-if="lot" class="ml-auto text-sm">
         {{ say(`${lot.drifted} of ${lot.read} ${lot.kind} read are out of tolerance.`) }}
         <RouterLink to="/house" class="font-semibold text-accent underline underline-offset-4">
@@ -107,7 +123,8 @@ watch(
       by its tubes in one line, and they stand here.
     </p>
     <div v-else class="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <div class="min-h-0 overflow-auto bg-sheet" tabindex="-1">
+      <DrawnLedger v-if="drawn" :set-id="setId" :rows="ledger.rows" :current="current" :say="say" @choose="choose" />
+      <div v-else class="min-h-0 overflow-auto bg-sheet" tabindex="-1">
         <LedgerList :rows="rows" :current="current" :say="say" @choose="choose" />
       </div>
       <aside v-if="row" class="min-h-0 overflow-auto border-l border-line bg-raised max-lg:border-t" aria-label="Part">

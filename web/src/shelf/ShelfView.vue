@@ -10,6 +10,7 @@ import AppButton from '../ui/AppButton.vue'
 import KeyCap from '../ui/KeyCap.vue'
 import PageFrame from '../ui/PageFrame.vue'
 import { useShop } from '../ui/useShop'
+import { useWaits } from '../live/useWaits'
 import NewSetDialog from './NewSetDialog.vue'
 import ReadingMeter from './ReadingMeter.vue'
 
@@ -31,6 +32,23 @@ const shelf = useInfiniteQuery({
 })
 const entries = computed(() => shelf.data.value?.pages.flatMap((page) => page.entries) ?? [])
 const total = computed(() => shelf.data.value?.pages[0]?.total ?? 0)
+const waits = useWaits()
+/** What a set waits for by itself, beside what somebody wrote. */
+function waitsOf(setId: string): string[] {
+  const parts = waits.data.value?.parts.find((one) => one.setId === setId)
+  const forming = (waits.data.value?.forming ?? []).filter((one) => one.setId === setId)
+  return [
+    ...(parts ? [[parts.onTheWay && `${parts.onTheWay} on the way`, parts.toBuy && `${parts.toBuy} to buy`]] : [])
+      .map((both) => both.filter(Boolean).join(', '))
+      .map((both) => `parts: ${both}`),
+    ...forming.map((one) =>
+      one.due
+        ? `${one.part} on its volts, to be read now`
+        : `${one.part} on its volts, to be read at ${clock(one.readAgainAt)}`,
+    ),
+  ]
+}
+const clock = (instant: string) => new Date(instant).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit' })
 const adding = ref(false)
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (event.key === '/' && !(event.target as HTMLElement).closest('input, [role="dialog"]')) {
@@ -116,6 +134,10 @@ function state(entry: Schemas['ShelfEntry']): string {
                 <span class="text-soft">waits for</span>
                 {{ entry.waitsFor }}
                 <span v-if="entry.waitsUntil" class="text-soft">until {{ day(entry.waitsUntil) }}</span>
+              </span>
+              <span v-for="wait in waitsOf(entry.id)" :key="wait" class="mb-1 block text-sm">
+                <span class="text-soft">waits for</span>
+                {{ say(wait) }}
               </span>
               <span class="flex gap-2">
                 <component

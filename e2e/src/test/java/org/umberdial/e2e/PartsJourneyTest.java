@@ -104,4 +104,36 @@ class PartsJourneyTest extends Journey {
         assertThat(page.locator("#part-C14")).containsText("new: 10 nF 300 V AC safety Y2");
         assertEquals(List.of(), browser.complaints);
     }
+
+    /** What one set does otherwise than the house, by keyboard; what is so for now; the ledger on the drawing. */
+    @Test
+    void aSet_mayGoItsOwnWay_andSaysWhatIsChangedForNow() {
+        Page page = page(IVORY + "/parts/plan");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Another school")))
+                .press("Enter");
+        Locator fitting = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Electrolytics in cans")));
+        fitting.press("ArrowDown");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("New parts inside the old can (this set)")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Left to do"))
+                .press("Enter");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Something is changed for now"))
+                .press("Enter");
+        page.getByLabel("Part", new Page.GetByLabelOptions().setExact(true)).fill("V2");
+        page.keyboard().press("Enter");
+        Locator out = page.getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText("V2 is out of the set"));
+        out.getByRole(AriaRole.BUTTON).press("Enter");
+        assertThat(out).hasCount(0);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Known"))
+                .press("Enter");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("On the drawing"))
+                .press("Enter");
+        Locator drawing = page.getByRole(AriaRole.APPLICATION);
+        drawing.press("ArrowRight");
+        assertThat(drawing.locator("[aria-label*='to be replaced']").first()).isVisible();
+        assertEquals(List.of(), browser.complaints);
+    }
 }

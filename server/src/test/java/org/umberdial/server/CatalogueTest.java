@@ -93,11 +93,22 @@ class CatalogueTest {
         JsonNode work = RunningServer.post(set + "/ledger/for-now", out).json();
         assertEquals(1, work.at("/forNow").size(), "the same id once");
         assertEquals("V3", work.at("/forNow/0/part").asString());
+        // A voltage of a set that is not whole accuses nobody.
+        JsonNode seen = RunningServer.post(set + "/reading-previews", "{\"text\":\"9\",\"node\":\"filter_2\"}")
+                .json();
+        assertEquals("NO_EXPECTATION", seen.at("/verdict").asString(), seen.toString());
+        assertTrue(seen.at("/value").asString().contains("with V3 out"), seen.toString());
         String right = set + "/ledger/for-now/" + work.at("/forNow/0/entry").asString() + "/put-right";
         RunningServer.post(right, "{\"id\":\"" + UUID.randomUUID() + "\"}");
         JsonNode after = RunningServer.post(right, "{\"id\":\"" + UUID.randomUUID() + "\"}")
                 .json();
         assertEquals(0, after.at("/forNow").size());
+        assertEquals(
+                "BAD",
+                RunningServer.post(set + "/reading-previews", "{\"text\":\"9\",\"node\":\"filter_2\"}")
+                        .json()
+                        .at("/verdict")
+                        .asString());
         assertEquals(
                 404,
                 RunningServer.post(

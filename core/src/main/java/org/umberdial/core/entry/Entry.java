@@ -11,5 +11,9 @@ import org.umberdial.core.reading.ReadingKind;
  * @param lifted part with a lead lifted, empty when none
  * @param partOhms whether the subject is a part read by ohms
  */
-public record Entry(
-        String subject, String reference, ReadingKind kind, double value, String lifted, boolean partOhms) {}
+public record Entry(String subject, String reference, ReadingKind kind, double value, String lifted, boolean partOhms) {
+    /** The same, read with something not as in the whole set. */
+    public Entry with(String otherwise) {
+        return new Entry(subject, reference, kind, value, otherwise, partOhms);
+    }
+}

@@ -3,6 +3,7 @@ package org.umberdial.core.evidence;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Something of the set is not as it will be when it leaves: put right, or said plainly, before hand-over.
@@ -14,20 +15,23 @@ import java.util.Set;
 public record ForNow(Way way, String part, String note) implements Fact {
     /** The names are stored; none is ever changed. */
     public enum Way {
-        OUT("is out of the set", "Put it back"),
-        LEAD_LIFTED("has a lead lifted", "Solder it back"),
-        CLIPPED_ON("has another clipped across it", "Take the other off"),
-        BYPASSED("is bypassed", "Take the bypass out"),
-        UNSHIELDED("is without its shield", "Put the shield back"),
+        OUT("is out of the set", "Put it back", " out"),
+        LEAD_LIFTED("has a lead lifted", "Solder it back", ""),
+        CLIPPED_ON("has another clipped across it", "Take the other off", " bridged"),
+        BYPASSED("is bypassed", "Take the bypass out", " bypassed"),
+        UNSHIELDED("is without its shield", "Put the shield back", null),
         /** Works again and nobody knows why: a contact that was moved comes back. */
-        RESEATED("works since it was reseated", "Clean its contacts, and see the heaters steady for ten minutes");
+        RESEATED("works since it was reseated", "Clean its contacts, and see the heaters steady for ten minutes", null);
 
         private final String label;
         private final String undo;
+        /** Behind the part, when voltages are other ones by it; null when they are not. */
+        private final String disturbs;
 
-        Way(String label, String undo) {
+        Way(String label, String undo, String disturbs) {
             this.label = label;
             this.undo = undo;
+            this.disturbs = disturbs;
         }
 
         public String label() {
@@ -48,6 +52,19 @@ public record ForNow(Way way, String part, String note) implements Fact {
     @Override
     public String sentence() {
         return part + " " + way.label + (note.isEmpty() ? "" : ": " + note);
+    }
+
+    /**
+     * What makes voltages other than the whole set's, as a reading names it: a part with a lead lifted by its
+     * reference, everything else with the word behind it, as in {@code V3 out}. Empty when nothing does.
+     */
+    public static String disturbing(EvidenceLog log) {
+        return open(log).stream()
+                .map(EvidenceLog.Standing::fact)
+                .filter(fact -> fact.way.disturbs != null)
+                .map(fact -> fact.part + fact.way.disturbs)
+                .distinct()
+                .collect(Collectors.joining(", "));
     }
 
     /** Everything of a log that nobody has put right yet. */

@@ -16,7 +16,8 @@ import org.umberdial.core.value.Engineering;
  * @param meter its notation; empty when unknown
  * @param mode band or mode, empty when the set has only one
  * @param minutesOn since switch-on; null when unknown
- * @param lifted reference of a part with a lead lifted, empty when none
+ * @param lifted reference of a part with a lead lifted, or what else was not as in the whole set, as in {@code V3 out};
+ *     empty when nothing was
  */
 public record Metered(
         String subject,
@@ -57,7 +58,11 @@ public record Metered(
 
     @Override
     public String sentence() {
-        return subject + " " + Engineering.print(value, kind.unit())
-                + (lifted.isEmpty() ? "" : ", " + lifted + " lifted");
+        return subject + " " + Engineering.print(value, kind.unit()) + (lifted.isEmpty() ? "" : ", " + otherwise());
+    }
+
+    /** What was not as in the whole set, in words: {@code C4 lifted}, {@code V3 out}; empty when nothing was. */
+    public String otherwise() {
+        return lifted.isEmpty() || lifted.contains(" ") ? lifted : lifted + " lifted";
     }
 }

@@ -16,7 +16,8 @@ import org.umberdial.core.reading.ReadingKind;
  * @param meter empty when unknown
  * @param mode band or mode, empty when the set has only one
  * @param minutesOn since switch-on; empty when unknown
- * @param lifted reference of a part with a lead lifted, empty when none
+ * @param lifted reference of a part with a lead lifted, or what else was not as in the whole set, as in {@code V3 out};
+ *     empty when nothing was
  * @param supersedes id of the entry this one takes the place of
  * @param withdrawn whether it only takes the earlier entry back and says nothing itself
  */

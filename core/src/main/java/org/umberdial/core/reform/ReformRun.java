@@ -57,6 +57,17 @@ public record ReformRun(
     private static final double SETTLES = 60;
 
     private static final double LONGEST_MINUTES = 24 * 60;
+    /** Nobody leaves volts on an old electrolytic longer without a look [s]. */
+    private static final double LONGEST_UNSEEN = 900;
+
+    /** How long after its last sample somebody should look again [s]; 0 when there is something to do now. */
+    public double readAgainSeconds() {
+        return state != State.GOING_ON
+                ? 0
+                : Math.min(
+                        LONGEST_UNSEEN,
+                        minutesLeft.stream().map(m -> 60 * m).findFirst().orElse(LONGEST_UNSEEN));
+    }
 
     /**
      * Judges a run.

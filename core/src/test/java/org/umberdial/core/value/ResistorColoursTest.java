@@ -54,4 +54,20 @@ class ResistorColoursTest {
     void nearest_isByRatio(StandardSeries series, double value, double expected) {
         assertEquals(expected, series.nearest(value), expected * 1e-9);
     }
+
+    /** Red violet brown with a white marker: 270 pF; as three digits white would be 9, so that both are shown. */
+    @Test
+    void micaDots_areReadInEveryWayTheyFit() {
+        List<MicaDots.Read> both = MicaDots.read(List.of(WHITE, RED, VIOLET, BROWN, SILVER, BROWN));
+        assertEquals(2, both.size());
+        assertEquals(270e-12, both.get(0).farads(), 1e-15);
+        assertEquals(10, both.get(0).tolerance().percent(), 1e-9);
+        assertEquals(927e-11, both.get(1).farads(), 1e-14);
+        List<MicaDots.Read> old = MicaDots.read(List.of(RED, GREEN, BLACK, GREEN, GOLD, BLACK));
+        assertEquals(1, old.size());
+        assertEquals(250e-12, old.get(0).farads(), 1e-15);
+        assertEquals(500, old.get(0).volts(), 1e-9);
+        assertThrows(InvalidEntry.class, () -> MicaDots.read(List.of(RED)));
+        assertThrows(InvalidEntry.class, () -> MicaDots.read(List.of(GOLD, RED, RED, RED, RED, RED)));
+    }
 }

@@ -85,7 +85,7 @@ public final class LogLines {
     }
 
     private static String note(Metered m, KeptEntry kept, boolean withdrawn) {
-        String lifted = m.lifted().isEmpty() ? "" : m.lifted() + " lifted";
+        String lifted = m.otherwise();
         return withdrawn
                 ? "Takes the reading back"
                 : String.join(

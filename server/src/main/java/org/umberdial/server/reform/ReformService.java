@@ -57,6 +57,11 @@ public class ReformService {
         return tables.of(shopId, setId);
     }
 
+    /** Sets of a shop of which a run goes on. */
+    public List<String> running(String shopId) {
+        return tables.running(shopId);
+    }
+
     /**
      * What a bench would take for a part.
      *

@@ -73,6 +73,44 @@ public class ShoppingService {
         return Shopping.list(needs, onHand(shopId), ordered, tables.spares(shopId));
     }
 
+    /**
+     * What one set on the list waits for.
+     *
+     * @param onTheWay parts that are ordered and have not come
+     * @param toBuy parts nobody has ordered
+     */
+    public record Waits(String setId, String title, int onTheWay, int toBuy) {}
+
+    /** What each set on the list waits for, when its parts are shared out in the list's order. */
+    public List<Waits> waits(String shopId) {
+        Map<String, Integer> there = new HashMap<>(onHand(shopId));
+        Map<String, Integer> ordered = new HashMap<>();
+        tables.orders(shopId).forEach(order -> ordered.merge(order.item(), order.open(), Integer::sum));
+        List<Waits> waits = new ArrayList<>();
+        for (String setId : tables.listed(shopId)) {
+            OpenSet set = files.open(shopId, setId);
+            int onTheWay = 0;
+            int toBuy = 0;
+            for (Map.Entry<String, Integer> need :
+                    RecapPlan.of(set.file()).needs().entrySet()) {
+                int missing = need.getValue() - taken(there, need.getKey(), need.getValue());
+                int coming = taken(ordered, need.getKey(), missing);
+                onTheWay += coming;
+                toBuy += missing - coming;
+            }
+            if (onTheWay + toBuy > 0) {
+                waits.add(new Waits(setId, set.stored().label().title(), onTheWay, toBuy));
+            }
+        }
+        return waits;
+    }
+
+    private static int taken(Map<String, Integer> from, String item, int wanted) {
+        int taken = Math.min(wanted, from.getOrDefault(item, 0));
+        from.merge(item, -taken, Integer::sum);
+        return taken;
+    }
+
     /** How many lie in the drawers, by the name they are ordered under. */
     public Map<String, Integer> onHand(String shopId) {
         Map<String, Integer> there = new HashMap<>();

@@ -65,6 +65,15 @@ public class SeriesTables {
                 .fetch(row -> series(row, samples.getOrDefault(row.get(SERIES.ID), List.of())));
     }
 
+    /** Sets of which a run goes on. */
+    public List<String> running(String shopId) {
+        return db.selectDistinct(SERIES.SET_ID)
+                .from(SERIES)
+                .where(SERIES.SHOP_ID.eq(shopId), SERIES.KIND.eq(REFORM), SERIES.ENDED_AT.isNull())
+                .orderBy(SERIES.SET_ID)
+                .fetch(SERIES.SET_ID);
+    }
+
     private static ReformSeries series(Record row, List<ReformSample> samples) {
         return new ReformSeries(
                 row.get(SERIES.ID),

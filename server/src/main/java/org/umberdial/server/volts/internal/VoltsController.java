@@ -25,6 +25,8 @@ import org.umberdial.core.cold.ColdArea;
 import org.umberdial.core.cold.PartOhms;
 import org.umberdial.core.entry.Entry;
 import org.umberdial.core.entry.EntryGrammar;
+import org.umberdial.core.evidence.ForNow;
+import org.umberdial.core.evidence.Metered;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.guide.Guide;
@@ -184,7 +186,7 @@ class VoltsController {
         StoredSet set = open.stored();
         Bench bench = open.file().contents().bench();
         HousePolicy policy = open.policy();
-        Entry entry = understood(set, policy, typed.text, typed.node);
+        Entry entry = understood(open, typed.text, typed.node);
         String value = Engineering.print(entry.value(), entry.kind().unit());
         String question = Plausibility.question(set.set(), entry, bench).orElse(null);
         if (entry.partOhms() && ColdArea.bench(open.file()).charge() == Charge.State.THERE) {
@@ -219,7 +221,8 @@ class VoltsController {
                 .orElseThrow();
         boolean judged = entry.kind() == set.set().usualKind(entry.subject())
                 && entry.lifted().isEmpty();
-        String lifted = entry.lifted().isEmpty() ? "" : " with " + entry.lifted() + " lifted";
+        String otherwise = Metered.of(reading).otherwise();
+        String lifted = otherwise.isEmpty() ? "" : " with " + otherwise;
         String against = entry.reference().equals("0") ? "" : " to " + set.set().nameOf(entry.reference());
         return new PreviewView(
                 entry.subject(),
@@ -249,7 +252,10 @@ class VoltsController {
                     case CLEARED -> "As wrong as before with " + s.part() + " lifted: that clears " + s.part() + ".";
                     case OPEN -> "Better, but not right: " + s.part() + " may be part of it, not all.";
                 })
-                .orElse("Kept as evidence about " + entry.lifted() + ".");
+                .orElse(
+                        entry.lifted().contains(" ")
+                                ? "Kept in the log; nothing is expected of the set as it is for now."
+                                : "Kept as evidence about " + entry.lifted() + ".");
     }
 
     @PostMapping("/readings")
@@ -258,7 +264,7 @@ class VoltsController {
         OpenSet open = files.open(caller.shopId(), setId.toString());
         StoredSet set = open.stored();
         Bench bench = open.file().contents().bench();
-        Entry entry = understood(set, open.policy(), typed.text, typed.node);
+        Entry entry = understood(open, typed.text, typed.node);
         Optional<String> question = typed.confirmed ? Optional.empty() : Plausibility.question(set.set(), entry, bench);
         if (question.isPresent()) {
             throw new Problem(
@@ -275,10 +281,12 @@ class VoltsController {
         return volts(caller, setId);
     }
 
-    private static Entry understood(StoredSet set, HousePolicy policy, String text, String node) {
-        Optional<TestPoint> current = set.set().pointAt(node);
+    /** As typed; voltages of a set that is not whole just now say so. */
+    private static Entry understood(OpenSet open, String text, String node) {
+        Optional<TestPoint> current = open.set().pointAt(node);
         try {
-            return new EntryGrammar(set.set(), policy.decimalSign()).read(text, current);
+            Entry entry = new EntryGrammar(open.set(), open.policy().decimalSign()).read(text, current);
+            return entry.partOhms() || !entry.lifted().isEmpty() ? entry : entry.with(ForNow.disturbing(open.log()));
         } catch (InvalidEntry refused) {
             throw refused.at("text");
         }
