@@ -6,6 +6,7 @@ import type { Problem } from '../api/client'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useShop } from '../ui/useShop'
 import ForNow from './ForNow.vue'
+import WiringPanel from './WiringPanel.vue'
 import { useWork, type WorkTask } from './useWork'
 
 /** What is left to do: one task a line, the one below before the one above it; what is done is gone from here. */
@@ -79,6 +80,7 @@ async function under(task: WorkTask, by: string) {
         </label>
       </li>
     </ol>
+    <WiringPanel :set-id="setId" :say="say" />
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ error.message }}</p>
   <p v-else class="p-8 text-soft">Putting what is left into order…</p>

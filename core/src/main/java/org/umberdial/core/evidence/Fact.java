@@ -22,6 +22,7 @@ public sealed interface Fact
                 ForNow,
                 ForNowEnded,
                 SchoolChosen,
+                Wired,
                 Unread {
     /** What it is about: a part's reference, an area, a control; may be empty. */
     String subject();

@@ -29,7 +29,8 @@ public enum Kind {
     PART_COVERED("part-covered", 1, PartCovered.class, ""),
     FOR_NOW("for-now", 1, ForNow.class, ""),
     FOR_NOW_ENDED("for-now-ended", 1, ForNowEnded.class, ""),
-    SCHOOL_CHOSEN("school-chosen", 1, SchoolChosen.class, "");
+    SCHOOL_CHOSEN("school-chosen", 1, SchoolChosen.class, ""),
+    WIRED("wired", 1, Wired.class, "");
 
     private final String stored;
     private final int form;

@@ -30,11 +30,15 @@ public enum Sign {
     ARCS("arcs"),
     HEATER_OPEN("heater open"),
     /** No line of the tester's chart is this type's; that of a sister was used. */
-    SISTER_SETTINGS("by a sister type's settings");
+    SISTER_SETTINGS("by a sister type's settings"),
+    SWAP_CURES("another in its place cures it"),
+    /** With the old one back the fault is back, so that it was no contact. */
+    SWAP_RETURNS("the fault comes back with it"),
+    SWAP_SAME("another in its place changes nothing");
 
     private static final Set<Sign> SHOWN_BY_EYE_OR_LAMP = EnumSet.range(EYE_OPENS, LAMP_LIT);
     private static final Set<Sign> TESTER_SAYS = EnumSet.range(TESTED_GOOD, TESTED_BAD);
-    private static final Set<Sign> OF_TUBES = EnumSet.range(TESTED_GOOD, SISTER_SETTINGS);
+    private static final Set<Sign> OF_TUBES = EnumSet.range(TESTED_GOOD, SWAP_SAME);
 
     private final String label;
 

@@ -152,6 +152,7 @@ public final class PartsEntry {
                 .replaceAll("(?i)(?:>|\\bover\\s+)(?=[0-9.])", "")
                 .replaceAll("(?i)\\beye\\s+", "eye_")
                 .replaceAll("(?i)\\blamp\\s+", "lamp_")
+                .replaceAll("(?i)\\bswap\\s+", "swap_")
                 .replaceAll("(?i)\\bheater\\s+open\\b", "heater_open");
         return text.isBlank()
                 ? new ArrayDeque<>()

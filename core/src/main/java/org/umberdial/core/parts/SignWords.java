@@ -37,7 +37,10 @@ final class SignWords {
             Map.entry("arcs", Sign.ARCS),
             Map.entry("arc", Sign.ARCS),
             Map.entry("heater open", Sign.HEATER_OPEN),
-            Map.entry("sister", Sign.SISTER_SETTINGS));
+            Map.entry("sister", Sign.SISTER_SETTINGS),
+            Map.entry("swap cures", Sign.SWAP_CURES),
+            Map.entry("swap returns", Sign.SWAP_RETURNS),
+            Map.entry("swap same", Sign.SWAP_SAME));
 
     private SignWords() {}
 

@@ -107,8 +107,41 @@ final class TubeJudge {
 
     private record Told(Strength strength, String says, Taken by) {}
 
+    /**
+     * Another in its place; a contact that was moved cures as well, so that only the fault's return proves the tube.
+     */
+    private Optional<Judged> swapped() {
+        Optional<Taken> returns = last(Sign.SWAP_RETURNS);
+        if (returns.isPresent()) {
+            return Optional.of(one(
+                    PartState.BAD,
+                    Aspect.EMISSION,
+                    Word.FAILED,
+                    returns.get(),
+                    "Another in its place cures the set, and the fault comes back with this one."));
+        }
+        return last(Sign.SWAP_CURES)
+                .map(taken -> one(
+                        PartState.CANNOT_TELL,
+                        Aspect.EMISSION,
+                        Word.DOUBTED,
+                        taken,
+                        "Another in its place cures the set. Clean the contacts and put this one back once: only if the fault "
+                                + "comes back is it the tube (swap returns)."));
+    }
+
     private Judged emission() {
+        Optional<Judged> swapped = swapped();
+        if (swapped.isPresent()) {
+            return swapped.get();
+        }
         List<Told> told = readings.stream().flatMap(t -> told(t).stream()).toList();
+        if (told.isEmpty() && last(Sign.SWAP_SAME).isPresent()) {
+            return new Judged(
+                    PartState.NOT_PROVEN,
+                    "Another in its place changes nothing: look elsewhere. Its own emission is not tested by that.",
+                    List.of());
+        }
         if (told.isEmpty()) {
             return new Judged(
                     PartState.CANNOT_TELL,

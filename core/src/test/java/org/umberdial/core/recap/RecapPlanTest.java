@@ -25,6 +25,7 @@ import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.evidence.ForNowEnded;
 import org.umberdial.core.evidence.SchoolChosen;
+import org.umberdial.core.evidence.Wired;
 import org.umberdial.core.parts.CapacitorKind;
 import org.umberdial.core.parts.PartRow;
 import org.umberdial.core.policy.School;
@@ -37,6 +38,7 @@ import org.umberdial.core.stands.Stands;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.core.value.WireSize;
 
 /** What goes in, and that nothing weaker than it may be ever does. */
 class RecapPlanTest {
@@ -170,6 +172,35 @@ class RecapPlanTest {
         assertTrue(Stands.of(Files.of(set, book)).provisional().contains("V3 is out of the set: in the tray."));
         book.add(new ForNowEnded("e1", "V3", "back"));
         assertTrue(Stands.of(Files.of(set, book)).provisional().stream().noneMatch(s -> s.startsWith("V3")));
+    }
+
+    /** A wire joins one point, and its insulation stands what can be there. */
+    @Test
+    void aWire_isComparedWithTheCircuit() {
+        assertEquals(0.518, WireSize.squareMillimetres("20 AWG"), 0.001);
+        assertEquals(0.5, WireSize.squareMillimetres("0,5 mm²"), 1e-9);
+        assertThrows(InvalidEntry.class, () -> WireSize.squareMillimetres("thick"));
+        Book book = new Book();
+        BenchSet set = Sets.demo("table-set");
+        book.add(wire("V4.7", "Filter 1", 600));
+        book.add(wire("V4.7", "V3 plate", 600));
+        book.add(wire("a lug", "another", 600));
+        List<Wiring.Wire> wires = Wiring.of(Files.of(set, book));
+        assertTrue(wires.get(0).doubt().contains("two points"), wires.get(0).toString());
+        assertTrue(wires.get(1).doubt().contains("two points"), wires.get(1).toString());
+        assertTrue(wires.get(2).says().contains("not checked"), wires.get(2).toString());
+        Book plate = new Book();
+        plate.add(wire("V4.7", "V4 plate", 60));
+        plate.add(wire("V4.7", "V4 plate", 600));
+        List<Wiring.Wire> two = Wiring.of(Files.of(set, plate));
+        assertTrue(
+                two.get(0).doubt().contains("take one that stands more"),
+                two.get(0).toString());
+        assertEquals("", two.get(1).doubt());
+    }
+
+    private static Wired wire(String from, String to, double rated) {
+        return new Wired(from, to, "red", 0.5, rated, Wired.Made.REPLACED, "");
     }
 
     private static BenchSet set(Deck deck) {
