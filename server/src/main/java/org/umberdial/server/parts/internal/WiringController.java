@@ -46,9 +46,9 @@ class WiringController {
             String doubt,
             String says) {}
 
-    record MadeView(Wired.Made id, String label) {}
+    record WireWayView(Wired.Made id, String label) {}
 
-    record WiringView(int revision, List<WireView> wires, List<MadeView> ways) {}
+    record WiringView(int revision, List<WireView> wires, List<WireWayView> ways) {}
 
     /** @param size as typed, a gauge or an area; may be empty, @param volts of its insulation as typed; may be empty */
     record WireEdit(
@@ -91,7 +91,7 @@ class WiringController {
                                 one.says()))
                         .toList(),
                 Arrays.stream(Wired.Made.values())
-                        .map(made -> new MadeView(made, made.label()))
+                        .map(made -> new WireWayView(made, made.label()))
                         .toList());
     }
 
