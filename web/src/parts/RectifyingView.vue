@@ -27,6 +27,13 @@ const empty = computed(() => view.value && !view.value.silicon && !view.value.fi
       The circuit shows neither a rectifier with its first filter capacitor nor a metal stack.
       <span class="text-soft">With them in, this page compares what else could stand in their place.</span>
     </p>
+    <p v-if="view.usual && !empty" class="px-5 pt-4">
+      {{
+        say(
+          'Some of the circuit is as such sets usually have it, and not compared with this one: the figures move with its own.',
+        )
+      }}
+    </p>
     <div class="space-y-8 p-5">
       <section v-if="view.silicon" class="space-y-3" aria-labelledby="silicon">
         <h2 id="silicon" class="text-lg font-semibold">

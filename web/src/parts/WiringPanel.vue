@@ -41,7 +41,11 @@ const fault = (field: keyof WireEdit) => faultAt(problem.value, field)
         :key="one.entry"
         class="grid min-h-13 grid-cols-[1.5rem_minmax(0,16rem)_minmax(0,1fr)_auto] items-center gap-x-4 border-b border-line bg-sheet px-4 py-1.5 max-md:grid-cols-[1.5rem_minmax(0,1fr)]"
       >
-        <VerdictMark :verdict="one.doubt ? 'DOUBT' : one.made === 'TO_REPLACE' ? 'UNREAD' : 'GOOD'" />
+        <VerdictMark
+          :verdict="
+            one.doubt ? 'DOUBT' : one.made === 'TO_REPLACE' ? 'UNREAD' : one.checked ? 'GOOD' : 'NO_EXPECTATION'
+          "
+        />
         <p class="font-semibold">{{ say(`${one.from} – ${one.to}`) }}</p>
         <p>
           {{ say([one.colour, one.size, one.rated, one.madeLabel, one.note].filter(Boolean).join(', ')) }}
@@ -66,7 +70,7 @@ const fault = (field: keyof WireEdit) => faultAt(problem.value, field)
       <TextField v-model="wire.size" class="w-28!" label="Size" hint="20 AWG, 0.5 mm²" :fault="fault('size')" />
       <TextField v-model="wire.volts" class="w-28!" label="Insulation" unit="V" :fault="fault('volts')" />
       <ChoiceField v-model="wire.made" class="w-56!" label="It is" :options="ways" />
-      <TextField v-model="wire.note" class="w-72!" label="Clearance, ground, shield, hum before and after" />
+      <TextField v-model="wire.note" class="w-72!" label="Note" hint="clearance, ground return, shield, hum" />
       <AppButton class="mt-6" type="submit">Note it</AppButton>
     </form>
     <ProblemNote :problem="problem && problem.errors.length === 0 ? problem : null" />

@@ -38,7 +38,11 @@ final class Fitting {
     /** In the order of the work. */
     List<String> steps(PartRow row, Part part, boolean hot) {
         List<String> steps = new ArrayList<>();
-        steps.add("Photo before. Its ends: " + ends(part) + ".");
+        steps.add(
+                part.unconfirmed()
+                        ? "Photo before. Its ends and its polarity here are as such sets usually have them: go by the old part’s "
+                                + "own joints and marks."
+                        : "Photo before. Its ends: " + ends(part) + ".");
         switch (row.kind()) {
             case ELECTROLYTIC -> electrolytic(steps, part);
             case CAPACITOR -> capacitor(steps, part, row.place().line());
@@ -90,6 +94,9 @@ final class Fitting {
                     + mark);
             steps.add("Sleeve the new one’s leads; keep it clear of what gets hot, its vent free.");
         }
+        if (part.unconfirmed()) {
+            return;
+        }
         steps.add(String.format(
                 "Plus to %s, minus to %s; look twice: reversed it bursts.",
                 set.nameOf(part.nodes().get(0)), set.nameOf(part.nodes().get(1))));
@@ -101,6 +108,7 @@ final class Fitting {
             steps.add("Sleeve both leads and fix its body: a lead that comes off here makes the metal live.");
         } else {
             outerFoil(part)
+                    .filter(end -> !part.unconfirmed())
                     .ifPresent(end -> steps.add("Its outer foil to " + end
                             + ", the quieter end. Which end it is: on a scope, a finger round its body, less hum with the foil at "
                             + "the ground clip."));

@@ -27,8 +27,9 @@ public final class Wiring {
      * @param entry id of the log's entry
      * @param doubt what is wrong with it, a sentence; empty when nothing is, or nothing tells
      * @param says what was looked at, a sentence; empty when nothing tells
+     * @param checked whether its insulation was compared with what can be there
      */
-    public record Wire(String entry, Wired wired, String doubt, String says) {}
+    public record Wire(String entry, Wired wired, String doubt, String says, boolean checked) {}
 
     private static final double LINE_HIGH = 1.1;
 
@@ -51,13 +52,22 @@ public final class Wiring {
         Wired wired = noted.fact();
         Optional<String> from = node(wired.from());
         Optional<String> to = node(wired.to());
+        if (from.filter(this::guessed).isPresent() || to.filter(this::guessed).isPresent()) {
+            return new Wire(
+                    noted.id(),
+                    wired,
+                    "",
+                    "The circuit there is as such sets usually have it: compared once it is this set’s own.",
+                    false);
+        }
         if (from.isPresent() && to.isPresent() && !from.equals(to)) {
             return new Wire(
                     noted.id(),
                     wired,
                     "In the circuit these are two points: " + wired.from() + " is " + set.nameOf(from.get()) + ", "
                             + wired.to() + " is " + set.nameOf(to.get()) + ".",
-                    "");
+                    "",
+                    false);
         }
         List<String> ends = new ArrayList<>();
         from.ifPresent(ends::add);
@@ -65,11 +75,11 @@ public final class Wiring {
         OptionalDouble peak =
                 ends.stream().flatMapToDouble(node -> peak(node).stream()).max();
         if (peak.isEmpty()) {
-            return new Wire(noted.id(), wired, "", "The circuit does not say what stands there: not checked.");
+            return new Wire(noted.id(), wired, "", "The circuit does not say what stands there: not checked.", false);
         }
         String there = Engineering.print(peak.getAsDouble(), Unit.VOLT) + " can stand there on a high line";
         if (!(wired.ratedVolts() > 0)) {
-            return new Wire(noted.id(), wired, "", there + "; nobody said what its insulation stands.");
+            return new Wire(noted.id(), wired, "", there + "; nobody said what its insulation stands.", false);
         }
         return wired.ratedVolts() < peak.getAsDouble()
                 ? new Wire(
@@ -77,8 +87,16 @@ public final class Wiring {
                         wired,
                         there + ", and its insulation stands " + Engineering.round(wired.ratedVolts(), Unit.VOLT)
                                 + ": take one that stands more.",
-                        "")
-                : new Wire(noted.id(), wired, "", there + ".");
+                        "",
+                        true)
+                : new Wire(noted.id(), wired, "", there + ".", true);
+    }
+
+    /** Whether what meets there is as such sets usually have it; a guess accuses no wire. */
+    private boolean guessed(String node) {
+        return !node.equals("0")
+                && set.parts().stream()
+                        .anyMatch(part -> part.unconfirmed() && part.nodes().contains(node));
     }
 
     /** The node of a pin as in {@code V3.5}, or of a point by its name. */

@@ -76,6 +76,11 @@ public record FilterChoices(
                                 || role == NetworkRole.RECTIFIER_SILICON)
                         .isPresent())
                 .toList();
+        String plus = reservoir.get().nodes().get(0);
+        Optional<Part> feeder = rectifiers.stream()
+                .filter(part -> part.nodes().get(part.nodes().size() - 1).equals(plus))
+                .findFirst()
+                .or(() -> rectifiers.stream().findFirst());
         OptionalDouble most =
                 limit(set, rectifiers, TubeLimits::reservoirFarads).min();
         Optional<Part> second = inRole(set, roles, NetworkRole.SECOND_FILTER_CAPACITOR);
@@ -99,13 +104,12 @@ public record FilterChoices(
                 ? Optional.empty()
                 : Optional.of(new FilterChoices(
                         reservoir.get().reference(),
-                        rectifiers.stream().map(Part::reference).findFirst().orElse(""),
+                        feeder.map(Part::reference).orElse(""),
                         most,
                         limit(set, rectifiers, TubeLimits::seriesOhms).max(),
-                        rectifiers.isEmpty()
-                                ? OptionalDouble.empty()
-                                : SeriesPath.ohms(
-                                        set.cards(), rectifiers.get(0).nodes().get(0)),
+                        feeder.map(part -> SeriesPath.ohms(
+                                        set.cards(), part.nodes().get(0)))
+                                .orElse(OptionalDouble.empty()),
                         choices));
     }
 

@@ -20,6 +20,9 @@ final class SeriesPath {
 
     /** @return empty where no such path is drawn [Ω] */
     static OptionalDouble ohms(List<Card> cards, String plate) {
+        if (plate.equals("0")) {
+            return OptionalDouble.empty();
+        }
         Map<String, Double> reached = reach(cards, plate);
         for (Card card : cards) {
             if (card.letter() == 'V' && card.hertz() > 0) {
@@ -31,12 +34,12 @@ final class SeriesPath {
             }
         }
         for (Card card : cards) {
-            for (int winding = 1;
-                    card.model().equals("XFMR") && winding < card.nodes().size() / 2;
-                    winding++) {
+            OptionalDouble primary =
+                    card.model().equals("XFMR") ? ohmsToLine(cards, card.nodes().get(0)) : OptionalDouble.empty();
+            for (int winding = 1; primary.isPresent() && winding < card.nodes().size() / 2; winding++) {
                 for (String node : card.nodes().subList(2 * winding, 2 * winding + 2)) {
                     if (!node.equals("0") && reached.containsKey(node)) {
-                        return OptionalDouble.of(reached.get(node) + seen(cards, card, winding));
+                        return OptionalDouble.of(reached.get(node) + seen(card, winding, primary.getAsDouble()));
                     }
                 }
             }
@@ -44,23 +47,26 @@ final class SeriesPath {
         return OptionalDouble.empty();
     }
 
-    private static double seen(List<Card> cards, Card transformer, int winding) {
+    /** A winding with what its primary, and the way from the line to that, add to it. */
+    private static double seen(Card transformer, int winding, double toLine) {
         double ratio = transformer.parameters().getOrDefault("V" + winding, 0.0)
                 / transformer.parameters().getOrDefault("VP", 1.0);
-        double primary = transformer.parameters().getOrDefault("RP", 0.0)
-                + ohmsToLine(cards, transformer.nodes().get(0));
+        double primary = transformer.parameters().getOrDefault("RP", 0.0) + toLine;
         return transformer.parameters().getOrDefault("R" + winding, 0.0) + ratio * ratio * primary;
     }
 
-    private static double ohmsToLine(List<Card> cards, String node) {
+    /** Empty where the line does not lead to it: then it is no power transformer. */
+    private static OptionalDouble ohmsToLine(List<Card> cards, String node) {
+        if (node.equals("0")) {
+            return OptionalDouble.empty();
+        }
         Map<String, Double> reached = reach(cards, node);
         return cards.stream()
                 .filter(card -> card.letter() == 'V' && card.hertz() > 0)
                 .flatMap(card -> card.nodes().stream())
                 .filter(at -> !at.equals("0") && reached.containsKey(at))
                 .mapToDouble(reached::get)
-                .min()
-                .orElse(0);
+                .min();
     }
 
     /** Nodes that small resistors lead to from here, not through the reference, with the ohms on the way. */

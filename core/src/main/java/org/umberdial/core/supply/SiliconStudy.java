@@ -1,7 +1,6 @@
 package org.umberdial.core.supply;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +10,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
+import java.util.stream.DoubleStream;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.work.OperatingPoint;
@@ -57,7 +57,8 @@ public record SiliconStudy(
      * Across one capacitor of the filter.
      *
      * @param atWork [V]
-     * @param before before the tubes draw, on a line a tenth high [V]
+     * @param before the most before the tubes draw, on a line a tenth high; where nothing comes before they do, at work
+     *     on such a line [V]
      * @param rated empty when nobody knows [V]
      */
     public record Stands(String capacitor, double atWork, double before, OptionalDouble rated) {
@@ -77,6 +78,11 @@ public record SiliconStudy(
     private static final double FILTER_FARADS = 1e-6;
 
     private static final double SAME = 0.03;
+    /** A rail below this share of what it was is no rail any more. */
+    private static final double STARVED = 0.85;
+    /** What holds less than this share of the highest is no capacitor of the filter. */
+    private static final double OF_THE_FILTER = 0.3;
+
     private static final double MOST_OHMS = 20e3;
     private static final double LEAST_TURNS = 0.5;
     private static final int HALVINGS = 14;
@@ -135,29 +141,45 @@ public record SiliconStudy(
             Optional<Supply.Run> was = original.flatMap(s -> s.atWork(UnaryOperator.identity()));
             Optional<Supply.Run> wasCold = original.flatMap(s -> s.beforeTheTubesDraw(UnaryOperator.identity()));
             Optional<Supply.Run> is = silicon.flatMap(s -> s.atWork(UnaryOperator.identity()));
+            Optional<Supply.Run> isHigh = silicon.flatMap(s -> s.atWorkOnAHighLine(UnaryOperator.identity()));
             Optional<Supply.Run> isCold = silicon.flatMap(s -> s.beforeTheTubesDraw(UnaryOperator.identity()));
-            if (joint.isEmpty() || was.isEmpty() || wasCold.isEmpty() || is.isEmpty() || isCold.isEmpty()) {
+            if (joint.isEmpty()
+                    || was.isEmpty()
+                    || wasCold.isEmpty()
+                    || is.isEmpty()
+                    || isCold.isEmpty()
+                    || isHigh.isEmpty()) {
                 return Optional.empty();
             }
             drawn = was.get();
             List<String> says = new ArrayList<>();
-            if (set.parts().stream().anyMatch(Part::unconfirmed)) {
-                says.add("Some values are as such sets usually have them; with this set’s own the figures move.");
-            }
             List<Way> ways = new ArrayList<>();
-            ways.add(way("Selenium, new", "as drawn", was.get(), wasCold.get(), "What the set was built for."));
+            boolean overAsDrawn = points(was.get(), wasCold.get()).stream().anyMatch(Stands::over);
+            ways.add(way(
+                    "Selenium, new",
+                    "as drawn",
+                    was.get(),
+                    wasCold.get(),
+                    "What the set was built for."
+                            + (overAsDrawn
+                                    ? " Even so its capacitors can see more than their mark on a high line."
+                                    : "")));
             ways.add(way(
                     "Silicon alone",
                     "a 1000 V, 1 A type",
                     is.get(),
                     isCold.get(),
                     rises(is.get()) + " Everything behind it runs so much higher, heat included."));
-            series(is.get()).ifPresent(ways::add);
-            Optional<Way> turns = turns(is.get());
-            turns.ifPresentOrElse(
-                    ways::add,
-                    () -> says.add("Fewer turns are no remedy here: no winding of its own feeds the stack."));
-            ways.add(delayed(is.get()));
+            series(is.get())
+                    .ifPresentOrElse(
+                            ways::add, () -> says.add("No one resistor brings every rail back to what it was."));
+            turns(is.get())
+                    .ifPresentOrElse(
+                            ways::add,
+                            () -> says.add(
+                                    "Fewer turns are no remedy here: no winding of its own feeds the stack, or it feeds rails that "
+                                            + "would fall unequally."));
+            ways.add(delayed(is.get(), isHigh.get()));
             double reverse = stack.stream()
                     .flatMap(card -> isCold.get().duty().rectifier(silicon(card)).stream())
                     .mapToDouble(flow -> flow.reverse())
@@ -229,7 +251,8 @@ public record SiliconStudy(
             for (Part part : filter) {
                 OptionalDouble atWork = run.across(part.card());
                 OptionalDouble before = cold.across(part.card());
-                if (atWork.isPresent() && before.isPresent() && atWork.getAsDouble() > 0.3 * highest(run)) {
+                double asDrawn = drawn.across(part.card()).orElse(0);
+                if (atWork.isPresent() && before.isPresent() && asDrawn > OF_THE_FILTER * highest(drawn)) {
                     points.add(new Stands(
                             part.reference(),
                             atWork.getAsDouble(),
@@ -241,7 +264,24 @@ public record SiliconStudy(
         }
 
         private boolean good(Supply.Run run, List<Stands> points) {
-            return points.stream().noneMatch(Stands::over) && highest(run) <= (1 + SAME) * highest(drawn);
+            return points.stream().noneMatch(Stands::over) && rise(run.point()) <= SAME;
+        }
+
+        /** How much more stands across the filter capacitor that rises most, a share of what was drawn. */
+        private double rise(OperatingPoint point) {
+            return shares(point).max().orElse(1) - 1;
+        }
+
+        /** Whether a rail has fallen far below what it was. */
+        private boolean starves(OperatingPoint point) {
+            return shares(point).min().orElse(0) < STARVED;
+        }
+
+        private DoubleStream shares(OperatingPoint point) {
+            return filter.stream()
+                    .filter(part -> drawn.across(part.card()).orElse(0) > OF_THE_FILTER * highest(drawn))
+                    .mapToDouble(part -> across(point, part).orElse(0)
+                            / drawn.across(part.card()).orElseThrow());
         }
 
         private double peak(Supply.Run run) {
@@ -267,17 +307,19 @@ public record SiliconStudy(
 
         /** The resistor that brings the working volts back: it falls with the ohms, so that halving finds them. */
         private Optional<Way> series(Supply.Run alone) {
-            double wanted = highest(drawn);
             Optional<Supply> with = silicon(1, 1);
-            if (with.isEmpty() || highest(alone) <= wanted) {
+            if (with.isEmpty() || rise(alone.point()) <= 0) {
                 return Optional.empty();
             }
             double low = 1;
             double high = MOST_OHMS;
             for (int i = 0; i < HALVINGS; i++) {
                 double middle = Math.sqrt(low * high);
-                double at = top(with.get().point(values -> values.with(SERIES, middle)));
-                if (at > wanted) {
+                Optional<OperatingPoint> at = with.get().point(values -> values.with(SERIES, middle));
+                if (at.isEmpty()) {
+                    return Optional.empty();
+                }
+                if (rise(at.get()) > 0) {
                     low = middle;
                 } else {
                     high = middle;
@@ -286,7 +328,10 @@ public record SiliconStudy(
             double ohms = StandardSeries.E12.nearest(high);
             Optional<Supply.Run> run = with.get().atWork(values -> values.with(SERIES, ohms));
             Optional<Supply.Run> cold = with.get().beforeTheTubesDraw(values -> values.with(SERIES, ohms));
-            if (run.isEmpty() || cold.isEmpty()) {
+            if (run.isEmpty()
+                    || cold.isEmpty()
+                    || starves(run.get().point())
+                    || rise(run.get().point()) > SAME) {
                 return Optional.empty();
             }
             double watts = run.get().point().watts(SERIES);
@@ -299,14 +344,6 @@ public record SiliconStudy(
                     cold.get(),
                     "Brings the working volts back. It does nothing until the tubes draw: the capacitors must stand the "
                             + "peak, or be replaced by ones that do."));
-        }
-
-        /** Highest volts across a filter capacitor. */
-        private double top(Optional<OperatingPoint> point) {
-            return point.stream()
-                    .flatMapToDouble(p -> filter.stream().flatMapToDouble(part -> across(p, part).stream()))
-                    .max()
-                    .orElse(0);
         }
 
         private static OptionalDouble across(OperatingPoint point, Part part) {
@@ -365,18 +402,18 @@ public record SiliconStudy(
             Optional<Card> transformer = set.cards().stream()
                     .filter(card -> winding(card).isPresent())
                     .findFirst();
-            double wanted = highest(drawn);
-            if (transformer.isEmpty() || highest(alone) <= wanted) {
+            if (transformer.isEmpty() || rise(alone.point()) <= 0) {
                 return Optional.empty();
             }
             double low = LEAST_TURNS;
             double high = 1;
-            Map<Double, Double> known = new HashMap<>();
             for (int i = 0; i < HALVINGS / 2; i++) {
                 double middle = (low + high) / 2;
-                double at = known.computeIfAbsent(
-                        middle, share -> top(silicon(0, share).flatMap(s -> s.point(UnaryOperator.identity()))));
-                if (at > wanted) {
+                Optional<OperatingPoint> at = silicon(0, middle).flatMap(s -> s.point(UnaryOperator.identity()));
+                if (at.isEmpty()) {
+                    return Optional.empty();
+                }
+                if (rise(at.get()) > 0) {
                     high = middle;
                 } else {
                     low = middle;
@@ -386,7 +423,7 @@ public record SiliconStudy(
             Optional<Supply> with = silicon(0, share);
             Optional<Supply.Run> run = with.flatMap(s -> s.atWork(UnaryOperator.identity()));
             Optional<Supply.Run> cold = with.flatMap(s -> s.beforeTheTubesDraw(UnaryOperator.identity()));
-            if (run.isEmpty() || cold.isEmpty()) {
+            if (run.isEmpty() || cold.isEmpty() || starves(run.get().point())) {
                 return Optional.empty();
             }
             int winding = winding(transformer.get()).orElseThrow().get(0);
@@ -405,8 +442,8 @@ public record SiliconStudy(
                             + "Ten test turns tell the turns per volt."));
         }
 
-        private Way delayed(Supply.Run alone) {
-            List<Stands> points = points(alone, alone);
+        private Way delayed(Supply.Run alone, Supply.Run onAHighLine) {
+            List<Stands> points = points(alone, onAHighLine);
             return new Way(
                     "Delayed start",
                     "high voltage switched on when the tubes are warm",

@@ -78,6 +78,11 @@ final class Supply {
         return run(change.apply(Values.nominal(network).atLine(line)));
     }
 
+    /** On a high line, everything drawing. */
+    Optional<Run> atWorkOnAHighLine(UnaryOperator<Values> change) {
+        return run(change.apply(Values.nominal(network).atLine(line * LINE_HIGH)));
+    }
+
     /** On a high line, before anything draws. */
     Optional<Run> beforeTheTubesDraw(UnaryOperator<Values> change) {
         Values values = change.apply(Values.nominal(network).atLine(line * LINE_HIGH));

@@ -28,6 +28,7 @@ public class CatalogueService {
     private static final ValueReader STORED = new ValueReader(DecimalSign.POINT);
     private static final int MOST_ITEMS = 2000;
     private static final int MOST_PRICE = 1_000_000;
+    private static final int MOST_PRICES = 10_000;
     private static final int LONGEST_NAME = 120;
 
     private final CatalogueTables tables;

@@ -51,6 +51,11 @@ public class CatalogueTables {
                 .fetchMap(ITEM_PRICE.ITEM, ITEM_PRICE.PRICE);
     }
 
+    /** How many items have one. */
+    public int priced(String shopId) {
+        return db.fetchCount(ITEM_PRICE, ITEM_PRICE.SHOP_ID.eq(shopId));
+    }
+
     public void price(String shopId, String item, BigDecimal price) {
         db.insertInto(ITEM_PRICE)
                 .set(ITEM_PRICE.SHOP_ID, shopId)

@@ -188,6 +188,9 @@ class PartsController {
                 .filter(row -> row.reference().equals(edit.part) || row.called().equalsIgnoreCase(edit.part.strip()))
                 .map(PartRow::called)
                 .findFirst()
+                // A set without a circuit has its parts by what people call them.
+                .or(() -> Optional.of(edit.part.strip())
+                        .filter(typed -> set.set().parts().isEmpty()))
                 .orElseThrow(() -> Problem.notFound("This part"));
         evidence.keep(
                 caller,

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.set.ConstructionClass;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.supply.Backfeed;
 import org.umberdial.core.supply.FilterChoices;
 import org.umberdial.core.supply.SiliconStudy;
@@ -66,12 +67,16 @@ class RectifyingController {
     /** @param limits what the rectifier's maker allows, a sentence; empty where nothing is published */
     record FilterView(String reservoir, String rectifier, String limits, List<FilterRow> rows) {}
 
-    /** @param vibrator whether it is fed by one */
+    /**
+     * @param vibrator whether it is fed by one
+     * @param usual whether some of the circuit is as such sets usually have it
+     */
     record RectifyingView(
             int revision,
             @Schema(nullable = true) SiliconView silicon,
             @Schema(nullable = true) FilterView filter,
             boolean vibrator,
+            boolean usual,
             List<String> backfeed) {}
 
     /** Figures as typed. */
@@ -105,6 +110,7 @@ class RectifyingController {
                 studied.silicon.map(RectifyingController::view).orElse(null),
                 studied.filter.map(RectifyingController::view).orElse(null),
                 set.set().construction() == ConstructionClass.VIBRATOR,
+                set.set().parts().stream().anyMatch(Part::unconfirmed),
                 Backfeed.of(set.set()));
     }
 

@@ -44,7 +44,8 @@ class WiringController {
             String madeLabel,
             String note,
             String doubt,
-            String says) {}
+            String says,
+            boolean checked) {}
 
     record WireWayView(Wired.Made id, String label) {}
 
@@ -88,7 +89,8 @@ class WiringController {
                                 one.wired().made().label(),
                                 one.wired().note(),
                                 one.doubt(),
-                                one.says()))
+                                one.says(),
+                                one.checked()))
                         .toList(),
                 Arrays.stream(Wired.Made.values())
                         .map(made -> new WireWayView(made, made.label()))
