@@ -15,7 +15,7 @@ import { usePlan, type Old, type Renewal, type SetSchool } from './usePlan'
 
 /** What goes in: for each part that is replaced the new one, why that one, and a tick when it is in. */
 const props = defineProps<{ setId: string }>()
-const { say, shop } = useShop()
+const { say, sum } = useShop()
 const { plan, error, list, fitted, follow } = usePlan(() => props.setId)
 const chosen = ref(String(useRoute().query['part'] ?? ''))
 const other = ref('')
@@ -34,6 +34,16 @@ const groups = computed(() => {
     else all.push({ label: one.groupLabel, renewals: [one] })
   }
   return all
+})
+/** What lies in the drawers, and what the parts cost as far as anybody knows. */
+const inStock = computed(() => {
+  const all = plan.value
+  if (!all) return ''
+  const priced = all.unpriced < all.renewals.length
+  return [
+    `${all.fromStock} in stock`,
+    ...(priced ? [sum(all.total) + (all.unpriced > 0 ? ` and ${all.unpriced} without a price` : '')] : []),
+  ].join(', ')
 })
 function open(one: Renewal) {
   chosen.value = chosen.value === one.reference ? '' : one.reference
@@ -75,9 +85,7 @@ async function toList() {
         <span class="font-figures text-lg font-semibold text-ink">{{ plan.renewals.length }}</span>
         to go in
         <span class="block">
-          {{ `${plan.fromStock} in stock` }}
-          {{ plan.unpriced < plan.renewals.length ? `· ${shop?.money ?? ''} ${plan.total}` : '' }}
-          {{ plan.unpriced > 0 && plan.unpriced < plan.renewals.length ? `, ${plan.unpriced} without a price` : '' }}
+          {{ inStock }}
         </span>
       </p>
       <AppButton
@@ -132,7 +140,7 @@ async function toList() {
             <span class="text-right text-sm text-soft max-md:hidden">
               {{ one.onHand > 0 ? `${one.onHand} in stock` : '' }}
               <span v-if="one.price !== null" class="block font-figures">
-                {{ `${shop?.money ?? ''} ${one.price}` }}
+                {{ sum(one.price) }}
               </span>
             </span>
           </button>

@@ -12,7 +12,7 @@ import { useShop } from '../ui/useShop'
 import { useShopping } from './useShopping'
 
 /** One list for all sets: what is left to buy, for whom, and what is on its way. */
-const { say, when, shop } = useShop()
+const { say, when, sum, shop } = useShop()
 const { list, error, spare, order, arrived, callOff } = useShopping()
 const problem = ref<Problem | null>(null)
 const prices = reactive<Record<string, string>>({})
@@ -51,9 +51,8 @@ const whole = (typed: string | undefined, usual: number) => {
         <h2 id="to-buy" class="pb-2 text-lg font-semibold">
           <span class="font-figures">{{ list.toBuy }}</span>
           left to buy
-          <span v-if="list.toBuy > 0" class="text-base font-normal text-soft">
-            {{ `${shop?.money ?? ''} ${list.total}`
-            }}{{ list.unpriced > 0 ? `, ${list.unpriced} without a price` : '' }}
+          <span v-if="list.unpriced < list.toBuy" class="text-base font-normal text-soft">
+            {{ sum(list.total) + (list.unpriced > 0 ? `, ${list.unpriced} without a price` : '') }}
           </span>
         </h2>
         <p v-if="list.lines.length === 0" class="text-soft">
@@ -95,7 +94,7 @@ const whole = (typed: string | undefined, usual: number) => {
                 />
               </label>
               <TextField
-                :model-value="prices[line.item] ?? String(line.price ?? '')"
+                :model-value="prices[line.item] ?? line.price?.toFixed(2) ?? ''"
                 class="w-24!"
                 label="Price each"
                 :unit="shop?.money ?? ''"
@@ -104,7 +103,7 @@ const whole = (typed: string | undefined, usual: number) => {
               <AppButton
                 look="main"
                 :disabled="line.toBuy === 0"
-                @click="done(order(line.item, line.toBuy, prices[line.item] ?? String(line.price ?? '')))"
+                @click="done(order(line.item, line.toBuy, prices[line.item] ?? line.price?.toFixed(2) ?? ''))"
               >
                 {{ line.toBuy === 0 ? 'Enough' : `Ordered ${line.toBuy}` }}
               </AppButton>
@@ -125,7 +124,7 @@ const whole = (typed: string | undefined, usual: number) => {
               <span class="block text-sm text-soft">
                 {{ `${one.open} of ${one.quantity} awaited, ordered ${when(one.orderedAt)}` }}
                 {{ one.author ? ` by ${one.author}` : '' }}
-                {{ one.price === null ? '' : `, ${shop?.money ?? ''} ${one.price} each` }}
+                {{ one.price === null ? '' : `, ${sum(one.price)} each` }}
               </span>
             </p>
             <template v-if="session.mayWrite.value">

@@ -24,6 +24,13 @@ export function useShop() {
     })
   }
 
+  /** An amount with the shop's sign: before it when it is a single sign, behind it when it is a name. */
+  function sum(amount: number): string {
+    const money = query.data.value?.money ?? ''
+    const text = amount.toFixed(2)
+    return say(money.length === 1 ? money + text : `${text} ${money}`.trim())
+  }
+
   async function save(edit: Schemas['ShopEdit']) {
     const answer = await ask(http.PUT('/api/shop', { body: edit }))
     if (answer.kind === 'ready') {
@@ -33,5 +40,5 @@ export function useShop() {
     return answer
   }
 
-  return { shop: query.data, error: query.error, say, when, save }
+  return { shop: query.data, error: query.error, say, when, sum, save }
 }

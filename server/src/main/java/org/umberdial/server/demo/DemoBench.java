@@ -2,6 +2,7 @@ package org.umberdial.server.demo;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.umberdial.core.cold.TransformerSize;
@@ -75,6 +76,18 @@ final class DemoBench {
             item(4, StockItem.Kind.CAPACITOR, "47 µF 450 V electrolytic, axial 18 × 38 mm", "drawer 5"),
             item(5, StockItem.Kind.FUSE, "1 A slow, 5 x 20 mm", "drawer 1"),
             item(6, StockItem.Kind.TUBE, "12AV6, tested", "shelf B"));
+
+    /** What the invented shop paid last, by the name it orders under. */
+    static final Map<String, String> PRICES = Map.of(
+            "33 µF 350 V electrolytic, axial 15 × 30 mm", "2.40",
+            "22 µF 25 V electrolytic, axial 5.5 × 12 mm", "0.60",
+            "22 nF 400 V film polyester, axial 6.5 × 15 mm", "0.55",
+            "10 nF 400 V film polyester, axial 6 × 14 mm", "0.50",
+            "47 nF 400 V film polyester, axial 7.5 × 19 mm", "0.65",
+            "47 nF 275 V AC safety X2, radial 5 × 18 mm", "0.80",
+            "10 nF 300 V AC safety Y2 film, radial 7.5 × 18 mm", "0.90",
+            "2.2 MΩ 0.6 W metal film", "0.10",
+            "50C5", "11.00");
 
     private DemoBench() {}
 

@@ -29,6 +29,7 @@ import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.set.ValueOrigin;
 import org.umberdial.core.value.DecimalSign;
 import org.umberdial.server.accounts.AccountService;
+import org.umberdial.server.catalogue.CatalogueService;
 import org.umberdial.server.cold.ColdService;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.exchange.ExchangeService;
@@ -68,6 +69,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final SetFiles files;
     private final EvidenceService evidence;
     private final ShoppingService shopping;
+    private final CatalogueService catalogue;
     private final DemoArrivals arrivals;
     private final Clock clock;
 
@@ -83,6 +85,7 @@ class DemoShop implements SmartInitializingSingleton {
             SetFiles files,
             EvidenceService evidence,
             ShoppingService shopping,
+            CatalogueService catalogue,
             DemoArrivals arrivals,
             Clock clock) {
         this.shops = shops;
@@ -96,6 +99,7 @@ class DemoShop implements SmartInitializingSingleton {
         this.files = files;
         this.evidence = evidence;
         this.shopping = shopping;
+        this.catalogue = catalogue;
         this.arrivals = arrivals;
         this.clock = clock;
     }
@@ -217,6 +221,8 @@ class DemoShop implements SmartInitializingSingleton {
                                 false)),
                 sets.set(caller.shopId(), GRAND).version());
         DemoBench.STOCK.forEach(item -> stock.add(caller, item, 1));
+        DemoBench.PRICES.forEach(
+                (item, price) -> catalogue.price(caller.shopId(), item, Optional.of(new BigDecimal(price))));
         List<String> lines = new String(resource("cold-tests.csv"), StandardCharsets.UTF_8)
                 .lines()
                 .skip(1)

@@ -59,6 +59,8 @@ class SecurityConfiguration {
 
     /** Posts that only compute: whoever may look may send them. */
     private static final String[] COMPUTED = {
+        "/api/colours/*",
+        "/api/sets/*/rectifying/scope",
         "/api/sets/*/what-ifs",
         "/api/sets/*/reading-previews",
         "/api/sets/*/part-lines/readings",
