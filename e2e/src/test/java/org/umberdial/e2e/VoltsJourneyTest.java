@@ -378,6 +378,8 @@ class VoltsJourneyTest extends Journey {
                 IVORY + "/parts/plan",
                 IVORY + "/parts/left",
                 IVORY + "/parts/forming",
+                IVORY + "/parts/rectifying",
+                "/house/catalogue",
                 "/house/shopping",
                 ELDER + "/cold/plug-on",
                 GRAND + "/cold/injection",

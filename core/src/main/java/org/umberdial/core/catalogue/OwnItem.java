@@ -2,6 +2,7 @@ package org.umberdial.core.catalogue;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -40,9 +41,9 @@ public record OwnItem(Optional<CapacitorItem> capacitor, Optional<ResistorItem> 
      * @throws InvalidEntry naming the column, for what cannot be
      */
     public static OwnItem of(Map<String, String> row, ValueReader values) {
-        String part = cell(row, "part").toLowerCase(java.util.Locale.ROOT);
+        String part = cell(row, "part").toLowerCase(Locale.ROOT);
         boolean offered =
-                !List.of("no", "false", "0").contains(cell(row, "offered").toLowerCase(java.util.Locale.ROOT));
+                !List.of("no", "false", "0").contains(cell(row, "offered").toLowerCase(Locale.ROOT));
         return switch (part) {
             case "capacitor" -> new OwnItem(Optional.of(capacitor(row, values)), Optional.empty(), offered);
             case "resistor" -> new OwnItem(Optional.empty(), Optional.of(resistor(row, values)), offered);
@@ -53,7 +54,7 @@ public record OwnItem(Optional<CapacitorItem> capacitor, Optional<ResistorItem> 
     }
 
     private static CapacitorItem capacitor(Map<String, String> row, ValueReader values) {
-        String lead = cell(row, "lead").toLowerCase(java.util.Locale.ROOT);
+        String lead = cell(row, "lead").toLowerCase(Locale.ROOT);
         if (!lead.startsWith("axial") && !lead.startsWith("radial")) {
             throw new InvalidEntry(
                             InvalidEntry.Code.SYNTAX,

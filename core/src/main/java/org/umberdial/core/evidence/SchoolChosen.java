@@ -1,5 +1,6 @@
 package org.umberdial.core.evidence;
 
+import java.util.Locale;
 import java.util.Optional;
 import org.umberdial.core.policy.School;
 
@@ -18,6 +19,6 @@ public record SchoolChosen(School.Question question, Optional<School> school) im
     @Override
     public String sentence() {
         return question.label() + ", for this set: "
-                + school.map(School::label).orElse("as the house rules say").toLowerCase(java.util.Locale.ROOT);
+                + school.map(School::label).orElse("as the house rules say").toLowerCase(Locale.ROOT);
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Area;
 import org.umberdial.core.area.Gate;
@@ -18,6 +19,7 @@ import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation;
+import org.umberdial.core.claim.Strength;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.evidence.LogEntry;
@@ -105,10 +107,10 @@ public final class PartsArea implements Area {
                             new Claim(one.getKey(), found.aspect()),
                             found.word(),
                             switch (by.read().placing()) {
-                                case IN_PLACE -> org.umberdial.core.claim.Strength.IN_CIRCUIT;
-                                case LIFTED -> org.umberdial.core.claim.Strength.LIFTED;
+                                case IN_PLACE -> Strength.IN_CIRCUIT;
+                                case LIFTED -> Strength.LIFTED;
                                 // Out of the set nothing is beside it either.
-                                case OUT -> org.umberdial.core.claim.Strength.LIFTED;
+                                case OUT -> Strength.LIFTED;
                             },
                             false,
                             by.at(),
@@ -201,9 +203,8 @@ public final class PartsArea implements Area {
         if (rows.isEmpty()) {
             return "No circuit yet: the parts come with it.";
         }
-        Map<Decision, Long> count = rows.stream()
-                .collect(java.util.stream.Collectors.groupingBy(
-                        PartRow::decision, java.util.stream.Collectors.counting()));
+        Map<Decision, Long> count =
+                rows.stream().collect(Collectors.groupingBy(PartRow::decision, Collectors.counting()));
         List<String> words = new ArrayList<>();
         said(words, count.getOrDefault(Decision.REPLACE, 0L), "to replace");
         said(words, count.getOrDefault(Decision.FORM, 0L), "to form");

@@ -17,6 +17,7 @@ import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation.Word;
 import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.PartDecided;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.parts.Consequences.Consequence;
 import org.umberdial.core.parts.PartRow.Group;
@@ -310,8 +311,8 @@ public final class PartsLedger {
                 .orElse(OptionalDouble.empty());
     }
 
-    private Optional<EvidenceLog.Standing<org.umberdial.core.evidence.PartDecided>> decided(String reference) {
-        return file.log().standing(org.umberdial.core.evidence.PartDecided.class).stream()
+    private Optional<EvidenceLog.Standing<PartDecided>> decided(String reference) {
+        return file.log().standing(PartDecided.class).stream()
                 .filter(s -> s.fact().part().equalsIgnoreCase(reference))
                 .filter(s -> ledger.replaced(reference)
                         .filter(r -> r.at().isAfter(s.at()))

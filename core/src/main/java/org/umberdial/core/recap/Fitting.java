@@ -2,7 +2,9 @@ package org.umberdial.core.recap;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.expect.Reference;
@@ -11,6 +13,7 @@ import org.umberdial.core.parts.CapacitorKind;
 import org.umberdial.core.parts.PartRow;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.role.NetworkRole;
+import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Can;
 import org.umberdial.core.set.Part;
@@ -27,10 +30,15 @@ final class Fitting {
     /** A part shut in stands about half its watts. */
     private static final String ENCLOSED = "shut in, it stands about half its watts";
 
+    private static final Set<NetworkRole> TO_A_GRID =
+            Set.of(NetworkRole.AUDIO_INPUT_CAPACITOR, NetworkRole.COUPLING_CAPACITOR, NetworkRole.GRID_STOPPER);
+
     private final SetFile file;
     private final BenchSet set;
+    private final PartRoles roles;
 
-    Fitting(SetFile file) {
+    Fitting(SetFile file, PartRoles roles) {
+        this.roles = roles;
         this.file = file;
         this.set = file.set();
     }
@@ -47,7 +55,7 @@ final class Fitting {
             case ELECTROLYTIC -> electrolytic(steps, part);
             case CAPACITOR -> capacitor(steps, part, row.place().line());
             case RESISTOR -> resistor(steps, part, hot);
-            case CONTROL -> control(steps, part, row.place().role());
+            case CONTROL -> control(steps, part);
             case TUBE -> tube(steps);
             default -> other(steps, part);
         }
@@ -159,17 +167,19 @@ final class Fitting {
         try {
             return Optional.of(
                     ResistorColours.bandsFor(new Ohms(part.workingValue().orElseThrow()), part.tolerance()).stream()
-                            .map(colour -> colour.name().toLowerCase(java.util.Locale.ROOT))
+                            .map(colour -> colour.name().toLowerCase(Locale.ROOT))
                             .collect(Collectors.joining(", ")));
         } catch (InvalidEntry notPaintable) {
             return Optional.empty();
         }
     }
 
-    private void control(List<String> steps, Part part, Optional<NetworkRole> role) {
+    private void control(List<String> steps, Part part) {
         steps.add(
                 "Match value, taper, switch, tap, and the shaft’s length and flat; cut the shaft with the body held.");
-        if (role.filter(r -> r == NetworkRole.TAPPED_VOLUME_CONTROL).isPresent()) {
+        if (roles.role(part.reference())
+                .filter(r -> r == NetworkRole.TAPPED_VOLUME_CONTROL)
+                .isPresent()) {
             String left = atTap(part);
             steps.add("Where none with a tap is found, one without it plays; what is lost is the bass at low volume."
                     + (left.isEmpty() ? "" : " What went to the tap, " + left + ", stays with that end taped off."));
@@ -181,21 +191,37 @@ final class Fitting {
                         : "Before it is condemned: cleaner, then lubricant, worked end to end, its opening upward.");
     }
 
-    /** Parts that meet the control's track between its ends and are not of the control. */
+    /** Parts that meet the control's track between its ends and not at its wiper. */
     private String atTap(Part part) {
+        List<Part> track = set.parts().stream()
+                .filter(one -> one.card().kind().equals("pot") && track(one).equals(track(part)))
+                .toList();
         return set.parts().stream()
-                .filter(other -> !other.card().kind().equals("pot")
-                        && "RC".indexOf(other.card().letter()) >= 0)
+                .filter(other ->
+                        !track.contains(other) && "RC".indexOf(other.card().letter()) >= 0)
                 .filter(other -> other.nodes().stream()
                         .anyMatch(node -> !node.equals("0")
-                                && part.nodes().contains(node)
-                                && set.parts().stream()
-                                                .filter(p -> p.card().kind().equals("pot")
-                                                        && p.nodes().contains(node))
+                                && !isWiper(node, track)
+                                && track.stream()
+                                                .filter(one -> one.nodes().contains(node))
                                                 .count()
                                         > 1))
                 .map(Part::reference)
                 .collect(Collectors.joining(" and "));
+    }
+
+    private static String track(Part pot) {
+        return pot.description().replaceAll(",.*", "").strip();
+    }
+
+    /** The wiper leads on to a grid; a tap leads back to the chassis. */
+    private boolean isWiper(String node, List<Part> track) {
+        return set.parts().stream()
+                .filter(other -> !track.contains(other) && other.nodes().contains(node))
+                .anyMatch(other -> other.card().letter() == 'X'
+                        || roles.role(other.reference())
+                                .filter(TO_A_GRID::contains)
+                                .isPresent());
     }
 
     private void tube(List<String> steps) {

@@ -2,6 +2,7 @@ package org.umberdial.core.recap;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -67,7 +68,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
             this.catalogue = catalogue;
             this.strain = Strain.of(set);
             this.roles = new PartRoles(set.cards(), set.tubes().data());
-            this.fitting = new Fitting(file);
+            this.fitting = new Fitting(file, roles);
         }
 
         RecapPlan plan() {
@@ -313,7 +314,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
             double inner = ROOM * CirclePacking.enclosing(diameters);
             String sentence = file.policy().schools().follow(School.RESTUFF)
                     ? String.format(
-                            java.util.Locale.ROOT,
+                            Locale.ROOT,
                             "Inside the can the new ones need %.0f mm across, with room for their heat. Their vents point to "
                                     + "the free end; measure each lug again before it goes back.",
                             inner)

@@ -1,5 +1,6 @@
 package org.umberdial.core.recap;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -127,7 +128,7 @@ final class ResistorChoice {
         List<Double> values = new ArrayList<>();
         for (double scale : new double[] {power / 10, power, power * 10}) {
             for (double step : decade) {
-                values.add(Double.parseDouble(Engineering.digits(java.math.BigDecimal.valueOf(step * scale), 3)));
+                values.add(Double.parseDouble(Engineering.digits(BigDecimal.valueOf(step * scale), 3)));
             }
         }
         for (double a : values) {

@@ -1,11 +1,13 @@
 package org.umberdial.core.recap;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.WeakHashMap;
+import java.util.stream.Stream;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.Duty;
 import org.umberdial.core.circuit.work.OperatingPoint;
@@ -40,9 +42,9 @@ final class Strain {
 
     static Strain of(BenchSet set) {
         Map<OperatingPoint, Boolean> worst = new HashMap<>();
-        List<OperatingPoint> all = new java.util.ArrayList<>();
-        List<OperatingPoint> work = new java.util.ArrayList<>();
-        List<Duty> duties = new java.util.ArrayList<>();
+        List<OperatingPoint> all = new ArrayList<>();
+        List<OperatingPoint> work = new ArrayList<>();
+        List<Duty> duties = new ArrayList<>();
         for (String mode : set.modes().isEmpty() ? List.of("") : set.modes()) {
             HealthySet.of(set, mode).ifPresent(healthy -> {
                 Points points = points(healthy);
@@ -61,9 +63,7 @@ final class Strain {
             Optional<OperatingPoint> high = solved(healthy, line * LINE_HIGH, false);
             Optional<OperatingPoint> cold = solved(healthy, line * LINE_HIGH, true);
             kept = new Points(
-                    java.util.stream.Stream.of(high, cold)
-                            .flatMap(Optional::stream)
-                            .toList(),
+                    Stream.of(high, cold).flatMap(Optional::stream).toList(),
                     healthy.point(line).stream().toList(),
                     healthy.duty());
             KEPT.put(healthy, kept);

@@ -9,7 +9,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.circuit.deck.SpiceNumber;
 import org.umberdial.core.circuit.nets.Nets;
 import org.umberdial.core.tube.Electrode;
 import org.umberdial.core.tube.Section;
@@ -356,7 +358,7 @@ public final class PartRoles {
     }
 
     private static double number(String text) {
-        return org.umberdial.core.circuit.deck.SpiceNumber.read(text).orElse(0.0);
+        return SpiceNumber.read(text).orElse(0.0);
     }
 
     private Optional<NetworkRole> device(Card card) {
@@ -504,8 +506,7 @@ public final class PartRoles {
                 .anyMatch(card -> card.kind().equals("switch") && nets.isRail(Nets.other(card, node)));
     }
 
-    private boolean joins(
-            Card card, java.util.function.Predicate<String> one, java.util.function.Predicate<String> other) {
+    private boolean joins(Card card, Predicate<String> one, Predicate<String> other) {
         String a = card.nodes().get(0);
         String b = card.nodes().get(card.nodes().size() - 1);
         return one.test(a) && other.test(b) || one.test(b) && other.test(a);

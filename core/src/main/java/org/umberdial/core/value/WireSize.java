@@ -1,5 +1,6 @@
 package org.umberdial.core.value;
 
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -52,6 +53,6 @@ public final class WireSize {
         }
         double diameter = Math.sqrt(squareMillimetres * 4 / Math.PI);
         long gauge = Math.round(36 - 39 * Math.log(diameter / 0.127) / Math.log(92));
-        return String.format(java.util.Locale.ROOT, "%.2f mm², %d AWG", squareMillimetres, gauge);
+        return String.format(Locale.ROOT, "%.2f mm², %d AWG", squareMillimetres, gauge);
     }
 }

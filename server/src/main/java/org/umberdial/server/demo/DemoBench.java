@@ -2,6 +2,7 @@ package org.umberdial.server.demo;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -106,6 +107,6 @@ final class DemoBench {
     }
 
     private static String id(int number) {
-        return "77777777-0000-4000-8000-" + String.format(java.util.Locale.ROOT, "%012d", number);
+        return "77777777-0000-4000-8000-" + String.format(Locale.ROOT, "%012d", number);
     }
 }

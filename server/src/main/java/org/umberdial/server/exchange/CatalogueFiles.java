@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -55,8 +56,7 @@ public class CatalogueFiles {
         for (CsvFiles.Line line : file.lines()) {
             try {
                 Map<String, String> cells = new HashMap<>();
-                OwnItem.COLUMNS.forEach(
-                        column -> cells.put(column, line.cell(column.toLowerCase(java.util.Locale.ROOT))));
+                OwnItem.COLUMNS.forEach(column -> cells.put(column, line.cell(column.toLowerCase(Locale.ROOT))));
                 OwnItem item = OwnItem.of(cells, VALUES);
                 Optional<BigDecimal> price = CatalogueService.price(line.cell("price"), DecimalSign.POINT);
                 price.ifPresent(one -> catalogue.price(shopId, item.name(), price));

@@ -40,20 +40,21 @@ public final class Duty {
         int port = 0;
         for (Junction junction : network.junctions()) {
             if (junction.acDriven()) {
-                Flow flow = flow(cycle, coupling.states + port, port);
+                Flow flow = flow(cycle, coupling.states + port, port, coupling.ports[port].held());
                 junctions.merge(junction.part(), flow, Duty::harder);
                 port++;
             }
         }
     }
 
-    private static Flow flow(Cycle cycle, int input, int port) {
+    /** @param held conductance that the network holds in the junction's stead; its input is the rest [S] */
+    private static Flow flow(Cycle cycle, int input, int port, double held) {
         double sum = 0;
         double squares = 0;
         double peak = 0;
         double reverse = 0;
         for (int step = 0; step < cycle.wave.length; step++) {
-            double current = cycle.wave[step][input];
+            double current = cycle.wave[step][input] + held * cycle.junctionVolts[step][port];
             sum += current;
             squares += current * current;
             peak = Math.max(peak, current);

@@ -8,9 +8,11 @@ import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -107,7 +109,7 @@ class CatalogueController {
     private static Map<String, OwnItem> shipped() {
         return OwnItem.all(Catalogue.shipped()).stream()
                 .collect(Collectors.toMap(
-                        OwnItem::name, Function.identity(), (first, second) -> first, java.util.LinkedHashMap::new));
+                        OwnItem::name, Function.identity(), (first, second) -> first, LinkedHashMap::new));
     }
 
     /** Adds an item, or changes one of the shop's own. */
@@ -124,7 +126,7 @@ class CatalogueController {
         OwnItem there = catalogue.own(caller.shopId()).stream()
                 .filter(one -> one.name().equals(edit.name))
                 .findFirst()
-                .or(() -> java.util.Optional.ofNullable(shipped().get(edit.name)))
+                .or(() -> Optional.ofNullable(shipped().get(edit.name)))
                 .orElseThrow(() -> Problem.notFound("The item"));
         if (edit.offered && shipped().containsKey(edit.name)) {
             catalogue.remove(caller.shopId(), edit.name);

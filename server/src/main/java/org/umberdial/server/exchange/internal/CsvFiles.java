@@ -2,6 +2,7 @@ package org.umberdial.server.exchange.internal;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -109,7 +110,7 @@ public final class CsvFiles {
 
     /** Resistors, capacitors and windings, and each tube's socket with its type; the deck carries the rest. */
     public static String writeParts(BenchSet set) {
-        List<List<String>> rows = new java.util.ArrayList<>();
+        List<List<String>> rows = new ArrayList<>();
         for (Part part : set.parts()) {
             if (part.unit().isPresent()
                     && "RCL".indexOf(part.card().letter()) >= 0
@@ -224,6 +225,6 @@ public final class CsvFiles {
     }
 
     private static String plain(double value) {
-        return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+        return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
     }
 }

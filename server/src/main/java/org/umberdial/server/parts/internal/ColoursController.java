@@ -100,6 +100,10 @@ class ColoursController {
             double ohms = new ValueReader(shops.shop(caller.shopId()).policy().decimalSign())
                     .read(asked.value.strip(), Unit.OHM)
                     .value();
+            if (!(ohms > 0)) {
+                throw new InvalidEntry(
+                        InvalidEntry.Code.OUT_OF_RANGE, "A resistor has more than 0 Ω; write its value, as in 4.7k.");
+            }
             double percent = asked.tolerancePercent == null ? 20 : asked.tolerancePercent;
             List<Colour> bands = ResistorColours.bandsFor(new Ohms(ohms), Tolerance.percent(percent));
             Colour other = bands.size() > 3 ? bands.get(3) : bands.get(0);

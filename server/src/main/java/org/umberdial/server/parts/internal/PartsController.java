@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -219,9 +220,7 @@ class PartsController {
                     setId.toString(),
                     edit.id.toString(),
                     new ForNowEnded(
-                            entry.toString(),
-                            there.part(),
-                            there.way().undo().toLowerCase(java.util.Locale.ROOT) + ": done"),
+                            entry.toString(), there.part(), there.way().undo().toLowerCase(Locale.ROOT) + ": done"),
                     Optional.empty());
         }
         return work(caller, setId);

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
@@ -58,7 +59,7 @@ public class SeriesTables {
                 .fetchGroups(row -> row.value1(), row -> row.value2())
                 .entrySet()
                 .stream()
-                .collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, e -> samples(e.getValue())));
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> samples(e.getValue())));
         return db.selectFrom(SERIES)
                 .where(SERIES.SHOP_ID.eq(shopId), SERIES.SET_ID.eq(setId), SERIES.KIND.eq(REFORM))
                 .orderBy(SERIES.STARTED_AT.desc(), SERIES.ID)

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -348,7 +349,7 @@ class VoltsController {
                 set.set().usualKind(p.point().node()),
                 expected,
                 expected == null ? "" : expectedText(expected, p.band()),
-                expected == null ? "" : Engineering.digits(java.math.BigDecimal.valueOf(p.band()), 2) + " V",
+                expected == null ? "" : Engineering.digits(BigDecimal.valueOf(p.band()), 2) + " V",
                 p.band(),
                 p.verdict(),
                 p.reason(),
