@@ -237,10 +237,34 @@ final class Fitting {
                                 + "heat sink, soldered quickly.");
                 steps.add("Its leads may be in another order. Look first for what killed the old one: a missing bias "
                         + "resistor or a shorted emitter capacitor does.");
+                siblings(part).ifPresent(steps::add);
+                String feeds = set.parts().stream()
+                        .filter(other -> other.card().letter() == 'R'
+                                && other.nodes().contains(part.nodes().get(0)))
+                        .map(Part::reference)
+                        .collect(Collectors.joining(" and "));
+                if (!feeds.isEmpty()) {
+                    steps.add("No volts at its collector: follow the way back, " + feeds
+                            + " first, then what feeds and decouples it, until they are there.");
+                }
             }
             case 'D' ->
                 steps.add("Its ring, or its red end, is plus, the cathode side; read it both ways before it goes in.");
             default -> steps.add("Read the new one before it goes in.");
         }
+    }
+
+    /** Others of its type show what a sound one reads. */
+    private Optional<String> siblings(Part part) {
+        String others = set.parts().stream()
+                .filter(other -> other.card().letter() == 'Q'
+                        && !other.equals(part)
+                        && other.card().model().equalsIgnoreCase(part.card().model()))
+                .map(Part::reference)
+                .collect(Collectors.joining(" and "));
+        return others.isEmpty()
+                ? Optional.empty()
+                : Optional.of(
+                        "Read " + others + ", of the same type, in the same way: they show what a sound one reads.");
     }
 }

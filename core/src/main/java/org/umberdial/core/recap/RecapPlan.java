@@ -25,6 +25,7 @@ import org.umberdial.core.set.Part;
 import org.umberdial.core.set.TestPoint;
 import org.umberdial.core.tube.Transistors;
 import org.umberdial.core.tube.TubeData;
+import org.umberdial.core.tube.TubeType;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -46,6 +47,7 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
     private static final double ROOM = 1.05;
 
     private static final int MOST_EXPECTED = 3;
+    private static final int MOST_SISTERS = 6;
 
     /** Reckoned once for a set's file. */
     public static RecapPlan of(SetFile file) {
@@ -244,19 +246,33 @@ public record RecapPlan(List<Renewal> renewals, List<CanFit> cans, Map<String, I
 
         private Renewal tube(PartRow row, Part part) {
             String type = TubeData.bare(part.card().model());
-            List<String> sisters =
-                    set.tubes().data().type(type).map(t -> t.sisters()).orElse(List.of());
+            Optional<TubeType> known = set.tubes().data().type(type);
+            List<String> sisters = known.map(TubeType::sisters).orElse(List.of()).stream()
+                    .limit(MOST_SISTERS)
+                    .map(sister ->
+                            sister + differs(known.get(), set.tubes().data().type(sister)))
+                    .toList();
             return new Renewal(
                     row,
                     List.of(type),
                     "",
-                    sisters.isEmpty()
-                            ? List.of()
-                            : List.of("Electrically alike, base or heater may differ: "
-                                    + sisters.stream().limit(6).collect(Collectors.joining(", ")) + "."),
+                    sisters.isEmpty() ? List.of() : List.of("Electrically alike: " + String.join("; ", sisters) + "."),
                     List.of(),
                     fitting.steps(row, part, false),
                     expect(part));
+        }
+
+        /**
+         * What another has to be looked at for before it goes in: {@code , base octal}, {@code , heater 6.3 V, 0.3 A}.
+         */
+        private static String differs(TubeType type, Optional<TubeType> sister) {
+            if (sister.isEmpty()) {
+                return ", base and heater not known here";
+            }
+            String base = sister.get().base();
+            String heater = sister.get().heater();
+            return (base.isEmpty() || base.equals(type.base()) ? "" : ", base " + base)
+                    + (heater.isEmpty() || heater.equals(type.heater()) ? "" : ", heater " + heater);
         }
 
         private List<String> other(Part part) {

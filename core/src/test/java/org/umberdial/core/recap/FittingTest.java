@@ -91,6 +91,9 @@ class FittingTest {
         Book book = replacing("XV4", "R7");
         BenchSet set = Sets.demo("table-set");
         assertTrue(steps(set, book, "XV4").contains("socket’s contacts"), steps(set, book, "XV4"));
+        // A sister says what is to be looked at before it goes in.
+        String alike = renewal(set, book, "XV4").why().toString();
+        assertTrue(alike.contains("50B5, base"), alike);
         String control = steps(set, book, "R7");
         assertTrue(control.contains("taper") && control.contains("cleaner, then lubricant"), control);
         book.add(new SchoolChosen(School.Question.CONTROLS, Optional.of(School.DRY_FIRST)));
@@ -115,12 +118,21 @@ class FittingTest {
     @Test
     void aTransistor_hasItsSubstitutes() {
         String deck = Sets.resource("table-set.cir")
-                .replace("*PINS V1", "Q1 filter_2 qb 0 OC44 ; desc=preamplifier\nR80 qb 0 10k ; kind=carbon\n*PINS V1");
+                .replace(
+                        "*PINS V1",
+                        "Q1 qc qb 0 OC44 ; desc=preamplifier\nQ2 filter_2 qb2 0 OC44 ; desc=preamplifier\n"
+                                + "R80 qb 0 10k ; kind=carbon\nR81 qb2 0 10k ; kind=carbon\nR82 filter_2 qc 4.7k ; kind=carbon\n*PINS V1");
         BenchSet set = set(deck, Map.of());
         Renewal renewal = renewal(set, replacing("Q1"), "Q1");
         assertTrue(renewal.why().toString().contains("AF117"), renewal.why().toString());
         assertTrue(
                 String.join(" ", renewal.steps()).contains("heat sink"),
+                renewal.steps().toString());
+        assertTrue(
+                renewal.steps().toString().contains("Read Q2, of the same type"),
+                renewal.steps().toString());
+        assertTrue(
+                renewal.steps().toString().contains("way back, R82 first"),
                 renewal.steps().toString());
         assertEquals(List.of(), renewal.items(), "nothing of the catalogue is bought for it");
     }
