@@ -1,8 +1,6 @@
 package org.umberdial.benchmark;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.EnumSet;
 import java.util.List;
@@ -20,8 +18,6 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import org.umberdial.core.circuit.deck.Deck;
-import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.cold.ColdBench;
 import org.umberdial.core.cold.ColdPlan;
 import org.umberdial.core.cold.ColdScene;
@@ -36,8 +32,6 @@ import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.procedure.BenchForm;
 import org.umberdial.core.procedure.Figures;
 import org.umberdial.core.set.BenchSet;
-import org.umberdial.core.set.CircuitImport;
-import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.SupplyLabel;
 
 /**
@@ -59,20 +53,7 @@ public class ColdBenchmark {
 
     @Setup
     public void load() throws IOException {
-        try (InputStream in = ConstructionClass.class.getResourceAsStream("/org/umberdial/core/demo/" + set + ".cir")) {
-            Deck deck = DeckReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            ConstructionClass construction =
-                    set.equals("table-set") ? ConstructionClass.SERIES_STRING : ConstructionClass.MAINS_TRANSFORMER;
-            bench = new BenchSet(
-                    construction,
-                    CircuitImport.parts(deck),
-                    deck.sockets(),
-                    List.of(),
-                    List.of(),
-                    deck.modes(),
-                    deck.models(),
-                    List.of());
-        }
+        bench = DemoSet.of(set);
         journal = new EvidenceLog(List.of(
                 new LogEntry(
                         "1",

@@ -1,8 +1,6 @@
 package org.umberdial.benchmark;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,8 +20,6 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.umberdial.core.area.Bench;
 import org.umberdial.core.area.SetFile;
-import org.umberdial.core.circuit.deck.Deck;
-import org.umberdial.core.circuit.deck.DeckReader;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.evidence.Placing;
@@ -34,8 +30,6 @@ import org.umberdial.core.parts.PartsLedger;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.recap.RecapPlan;
 import org.umberdial.core.set.BenchSet;
-import org.umberdial.core.set.CircuitImport;
-import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.SupplyLabel;
 import org.umberdial.core.stands.Areas;
@@ -57,16 +51,7 @@ public class PartsBenchmark {
 
     @Setup
     public void load() throws IOException {
-        try (InputStream in = ConstructionClass.class.getResourceAsStream("/org/umberdial/core/demo/" + set + ".cir")) {
-            Deck deck = DeckReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            bench = new BenchSet(
-                    ConstructionClass.MAINS_TRANSFORMER,
-                    CircuitImport.parts(deck),
-                    deck.sockets(),
-                    List.of(),
-                    List.of(),
-                    deck.modes());
-        }
+        bench = DemoSet.of(set);
         PartsEntry entry = new PartsEntry(bench, conditions(), DecimalSign.POINT, Optional.empty());
         List<LogEntry> entries = new ArrayList<>();
         for (Part part : bench.parts()) {

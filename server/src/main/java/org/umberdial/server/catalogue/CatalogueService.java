@@ -16,6 +16,7 @@ import org.umberdial.core.value.DecimalSign;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
 import org.umberdial.server.catalogue.internal.CatalogueTables;
+import org.umberdial.server.sets.SetService;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -32,9 +33,11 @@ public class CatalogueService {
     private static final int LONGEST_NAME = 120;
 
     private final CatalogueTables tables;
+    private final SetService sets;
 
-    public CatalogueService(CatalogueTables tables) {
+    public CatalogueService(CatalogueTables tables, SetService sets) {
         this.tables = tables;
+        this.sets = sets;
     }
 
     /** What the plans of a shop's sets choose from. */
@@ -74,7 +77,7 @@ public class CatalogueService {
                     InvalidEntry.Code.OUT_OF_RANGE,
                     "A shop keeps at most " + MOST_ITEMS + " items of its own; remove some that are not bought.");
         }
-        tables.setsChanged(shopId);
+        sets.allChanged(shopId);
     }
 
     private static String requireShort(String name) {
@@ -89,7 +92,7 @@ public class CatalogueService {
     @Transactional
     public void remove(String shopId, String name) {
         tables.remove(shopId, name);
-        tables.setsChanged(shopId);
+        sets.allChanged(shopId);
     }
 
     /** What one costs, by the name it is ordered under. */

@@ -41,6 +41,11 @@ public class SetService {
         this.clock = clock;
     }
 
+    /** Whatever was reckoned from the shop's sets is reckoned anew. */
+    public void allChanged(String shopId) {
+        tables.allChanged(shopId);
+    }
+
     /** How many sets the shop has. */
     public int count(String shopId) {
         return tables.count(shopId);

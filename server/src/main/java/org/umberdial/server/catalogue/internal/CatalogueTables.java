@@ -1,6 +1,5 @@
 package org.umberdial.server.catalogue.internal;
 
-import static org.umberdial.tables.Tables.BENCH_SET;
 import static org.umberdial.tables.Tables.CATALOGUE_ITEM;
 import static org.umberdial.tables.Tables.ITEM_PRICE;
 
@@ -69,15 +68,6 @@ public class CatalogueTables {
     public void unprice(String shopId, String item) {
         db.deleteFrom(ITEM_PRICE)
                 .where(ITEM_PRICE.SHOP_ID.eq(shopId), ITEM_PRICE.ITEM.eq(item))
-                .execute();
-    }
-
-    /** What goes into the shop's sets may be another now. */
-    public void setsChanged(String shopId) {
-        db.update(BENCH_SET)
-                .set(BENCH_SET.REVISION, BENCH_SET.REVISION.plus(1))
-                .set(BENCH_SET.CIRCUIT_REVISION, BENCH_SET.CIRCUIT_REVISION.plus(1))
-                .where(BENCH_SET.SHOP_ID.eq(shopId))
                 .execute();
     }
 }

@@ -246,6 +246,11 @@ public class SetTables {
         changing().where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId)).execute();
     }
 
+    /** Counts a change of every set of a shop. */
+    public void allChanged(String shopId) {
+        changing().where(BENCH_SET.SHOP_ID.eq(shopId)).execute();
+    }
+
     public void models(String shopId, String setId, String models) {
         changing()
                 .set(BENCH_SET.MODELS, models)
