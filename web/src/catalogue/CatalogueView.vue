@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
-import { ref } from 'vue'
+import { reactive, ref } from 'vue'
 import { session } from '../account/session'
 import type { Answer, Problem } from '../api/client'
 import FileTransfer from '../circuit/FileTransfer.vue'
@@ -19,10 +19,17 @@ const query = ref('')
 const { list, error, keep, offer, remove, price, take, takePrices } = useCatalogue(refDebounced(query, 150))
 const problem = ref<Problem | null>(null)
 const at = ref('')
+/** Prices that were refused stay as they were typed. */
+const typed = reactive<Record<string, string>>({})
 async function done(name: string, answer: Promise<Answer<unknown>>) {
   const said = await answer
   problem.value = said.kind === 'failed' ? said.problem : null
   at.value = said.kind === 'failed' ? name : ''
+}
+async function setPrice(name: string, text: string) {
+  typed[name] = text
+  await done(name, price(name, text))
+  if (!at.value) delete typed[name]
 }
 </script>
 
@@ -53,9 +60,9 @@ async function done(name: string, answer: Promise<Answer<unknown>>) {
                 <input
                   class="min-h-11 w-24 rounded border border-line bg-raised px-2 font-figures text-ink"
                   autocomplete="off"
-                  :value="one.price ?? ''"
+                  :value="typed[one.name] ?? say(one.price?.toFixed(2) ?? '')"
                   :aria-label="`Price of one ${one.name}`"
-                  @change="done(one.name, price(one.name, ($event.target as HTMLInputElement).value))"
+                  @change="setPrice(one.name, ($event.target as HTMLInputElement).value)"
                 />
               </label>
             </div>

@@ -16,6 +16,7 @@ export function placeOf(setId: string, act: Pick<Act, 'id' | 'area' | 'subject'>
   const what = act.id.slice(act.area.length + 1)
   if (act.area === 'arrival') return `/sets/${setId}/${arrival[what] ?? 'arrival'}`
   if (act.area === 'cold') return `/sets/${setId}/cold/${act.subject}`
+  if (act.area === 'parts' && what.startsWith('for-now:')) return `/sets/${setId}/parts/left`
   if (what === 'no-points') return `/sets/${setId}/circuit`
   return `/sets/${setId}/${act.area}${act.subject ? `?point=${encodeURIComponent(act.subject)}` : ''}`
 }

@@ -58,8 +58,12 @@ const readers = computed(() => [
   ...(ledger.value?.instruments ?? []).map((one) => ({ id: one.id, name: one.name })),
 ])
 
-function choose(reference: string) {
+/** On the drawing the arrow keys go on from part to part, so that the focus stays there. */
+function show(reference: string) {
   void router.replace({ query: { ...route.query, point: reference } })
+}
+function choose(reference: string) {
+  show(reference)
   strip.value?.focus()
 }
 function move(steps: number) {
@@ -123,7 +127,7 @@ watch(
       by its tubes in one line, and they stand here.
     </p>
     <div v-else class="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <DrawnLedger v-if="drawn" :set-id="setId" :rows="ledger.rows" :current="current" :say="say" @choose="choose" />
+      <DrawnLedger v-if="drawn" :set-id="setId" :rows="ledger.rows" :current="current" :say="say" @choose="show" />
       <div v-else class="min-h-0 overflow-auto bg-sheet" tabindex="-1">
         <LedgerList :rows="rows" :current="current" :say="say" @choose="choose" />
       </div>

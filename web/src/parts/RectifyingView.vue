@@ -81,48 +81,15 @@ const empty = computed(() => view.value && !view.value.silicon && !view.value.fi
         <p>
           {{ say(`The silicon stands ${view.silicon.reverse} backwards at least, as a 1000 V type does.`) }}
           {{ say(view.silicon.path) }}
-          {{ say('A small capacitor of 10 nF, 1 kV across each diode keeps modulation hum away.') }}
-          {{ say('A stack that stays for looks is cut free at both ends.') }}
+          {{ say(view.silicon.beside.join(' ')) }}
         </p>
         <p v-for="one in view.silicon.says" :key="one" class="text-soft">{{ say(one) }}</p>
         <h3 class="pt-2 font-semibold">{{ say('By experiment, where the circuit is not known well enough') }}</h3>
         <CautionNote>
-          <p>
-            {{
-              say(
-                'Never a bare variable transformer on the rectifier: it puts the chassis on the line. An isolating transformer goes before it.',
-              )
-            }}
-          </p>
+          <p>{{ say(view.silicon.danger) }}</p>
         </CautionNote>
         <ol class="max-w-4xl list-decimal space-y-1 pl-6">
-          <li>
-            {{
-              say(
-                'Plug out, everything read empty. Lift the set’s own high-voltage winding at both ends and tape it off.',
-              )
-            }}
-          </li>
-          <li>
-            {{
-              say('Feed the heaters as usual from the set, or from outside with the set’s own heater winding lifted.')
-            }}
-          </li>
-          <li>
-            {{
-              say(
-                'Isolating transformer, then variable transformer, then fuse, then the new rectifier: the set is its load.',
-              )
-            }}
-          </li>
-          <li>{{ say('Warm up on low volts, raise until B+ is right, and read the AC volts there under load.') }}</li>
-          <li>
-            {{
-              say(
-                'Without load the winding gives more, by its ohms and the current. Unwind in steps to that, close the core, test, unwind again; end low.',
-              )
-            }}
-          </li>
+          <li v-for="step in view.silicon.experiment" :key="step">{{ say(step) }}</li>
         </ol>
       </section>
       <section v-if="view.filter" class="space-y-3" aria-labelledby="filter">

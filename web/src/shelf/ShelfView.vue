@@ -15,7 +15,7 @@ import NewSetDialog from './NewSetDialog.vue'
 import ReadingMeter from './ReadingMeter.vue'
 
 const PAGE = 40
-const { shop, say, when } = useShop()
+const { shop, say, when, clock } = useShop()
 const typed = ref('')
 const find = refDebounced(typed, 200)
 const field = useTemplateRef<HTMLInputElement>('field')
@@ -48,7 +48,6 @@ function waitsOf(setId: string): string[] {
     ),
   ]
 }
-const clock = (instant: string) => new Date(instant).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit' })
 const adding = ref(false)
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (event.key === '/' && !(event.target as HTMLElement).closest('input, [role="dialog"]')) {

@@ -24,6 +24,11 @@ export function useShop() {
     })
   }
 
+  /** The time of day alone, in the shop's zone. */
+  function clock(instant: string): string {
+    return new Date(instant).toLocaleTimeString(undefined, { timeZone: zone.value, timeStyle: 'short' })
+  }
+
   /** An amount with the shop's sign: before it when it is a single sign, behind it when it is a name. */
   function sum(amount: number): string {
     const money = query.data.value?.money ?? ''
@@ -40,5 +45,5 @@ export function useShop() {
     return answer
   }
 
-  return { shop: query.data, error: query.error, say, when, sum, save }
+  return { shop: query.data, error: query.error, say, when, clock, sum, save }
 }

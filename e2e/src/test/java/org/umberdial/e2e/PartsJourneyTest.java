@@ -133,6 +133,9 @@ class PartsJourneyTest extends Journey {
                 .press("Enter");
         Locator drawing = page.getByRole(AriaRole.APPLICATION);
         drawing.press("ArrowRight");
+        assertThat(drawing).isFocused();
+        page.keyboard().press("ArrowRight");
+        assertThat(drawing).isFocused();
         assertThat(drawing.locator("[aria-label*='to be replaced']").first()).isVisible();
         assertEquals(List.of(), browser.complaints);
     }

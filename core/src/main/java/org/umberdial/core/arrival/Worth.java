@@ -108,14 +108,23 @@ public record Worth(
      * @param parts how many go in
      * @param hours at the bench for them
      * @param price of those that have one, in the shop's money
-     * @param unpriced how many have none
+     * @param unpriced what those that have none are, by the job such a part usually is
      */
-    public record Planned(int parts, double hours, BigDecimal price, int unpriced) {
+    public record Planned(int parts, double hours, BigDecimal price, List<Usual> unpriced) {
+        /** A part that is taken at what its kind usually costs. The names are those of the estimates. */
+        public enum Usual {
+            RECAP_PAPER,
+            RECAP_ELECTROLYTIC,
+            RESISTOR,
+            TUBE,
+            SWITCH
+        }
+
         /** Nothing is planned, or nothing of it has a price yet: usual figures stand. */
-        public static final Planned NOTHING = new Planned(0, 0, BigDecimal.ZERO, 0);
+        public static final Planned NOTHING = new Planned(0, 0, BigDecimal.ZERO, List.of());
 
         private boolean tells() {
-            return parts > unpriced;
+            return parts > unpriced.size();
         }
     }
 
@@ -247,18 +256,22 @@ public record Worth(
                 money(count * each, policy.hourRate()).add(price.multiply(BigDecimal.valueOf(count))));
     }
 
-    /** A part without a price is taken at what a paper capacitor usually costs. */
+    /** A part without a price is taken at what its kind usually costs. */
     private static Line planned(Planned planned, WorthSaid said, HousePolicy policy) {
-        BigDecimal usual = Estimates.of("recap_paper").price();
+        BigDecimal usual = planned.unpriced.stream()
+                .map(one -> Estimates.of(one.name().toLowerCase(Locale.ROOT)).price())
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
         double each = said.hours().getOrDefault(PLAN, planned.hours / planned.parts);
         BigDecimal all = Optional.ofNullable(said.prices().get(PLAN))
                 .map(price -> price.multiply(BigDecimal.valueOf(planned.parts)))
-                .orElseGet(() -> planned.price.add(usual.multiply(BigDecimal.valueOf(planned.unpriced))));
+                .orElseGet(() -> planned.price.add(usual));
         double hours = each * planned.parts;
         return new Line(
                 PLAN,
                 "New parts by the plan"
-                        + (planned.unpriced > 0 ? ", " + planned.unpriced + " of them at a usual price" : ""),
+                        + (planned.unpriced.isEmpty()
+                                ? ""
+                                : ", " + planned.unpriced.size() + " of them at a usual price"),
                 planned.parts,
                 each,
                 all.divide(BigDecimal.valueOf(planned.parts), 2, RoundingMode.HALF_EVEN),

@@ -22,6 +22,7 @@ import org.umberdial.core.claim.Observation.Word;
 import org.umberdial.core.claim.Strength;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.evidence.Proved;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.procedure.Cells;
@@ -234,7 +235,7 @@ public record ColdBench(
     private static void ohms(
             ColdScene scene, EvidenceLog log, Charges charges, List<Observation> into, Set<String> open) {
         for (Reading reading : log.readings().ohms()) {
-            if (!charges.there(reading.takenAt())) {
+            if (!charges.there(reading.takenAt()) && !ForNow.bridged(log, reading.subject(), reading.takenAt())) {
                 boolean lifted = reading.lifted().equalsIgnoreCase(reading.subject());
                 PartOhms judged = PartOhms.of(scene, reading.subject(), reading.value(), lifted);
                 judged.claims()

@@ -1,7 +1,10 @@
 package org.umberdial.core.evidence;
 
+import java.time.Instant;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -65,6 +68,16 @@ public record ForNow(Way way, String part, String note) implements Fact {
                 .map(fact -> fact.part + fact.way.disturbs)
                 .distinct()
                 .collect(Collectors.joining(", "));
+    }
+
+    /** Whether something stood across a part, or past it, at a time: its ohms in place were not its own then. */
+    public static boolean bridged(EvidenceLog log, String part, Instant at) {
+        Map<String, Instant> ended = new HashMap<>();
+        log.standing(ForNowEnded.class).forEach(s -> ended.putIfAbsent(s.fact().entry(), s.at()));
+        return log.standing(ForNow.class).stream()
+                .filter(s -> s.fact().way == Way.CLIPPED_ON || s.fact().way == Way.BYPASSED)
+                .filter(s -> s.fact().part.equalsIgnoreCase(part) && !at.isBefore(s.at()))
+                .anyMatch(s -> !ended.containsKey(s.id()) || at.isBefore(ended.get(s.id())));
     }
 
     /** Everything of a log that nobody has put right yet. */

@@ -88,6 +88,27 @@ public record SiliconStudy(
     private static final int HALVINGS = 14;
     private static final String SERIES = "R_SERIES";
 
+    /** What kills in the experiment. */
+    public static final String EXPERIMENT_DANGER =
+            "Never a bare variable transformer on the rectifier: it puts the chassis on the line. An isolating transformer goes "
+                    + "before it.";
+
+    /**
+     * How the AC volts are found by experiment, where the circuit is not known well enough (FORMULAS, Windings, Turns).
+     */
+    public static final List<String> EXPERIMENT = List.of(
+            "Plug out, everything read empty. Lift the set’s own high-voltage winding at both ends and tape it off.",
+            "Feed the heaters as usual from the set, or from outside with the set’s own heater winding lifted.",
+            "Isolating transformer, then variable transformer, then fuse, then the new rectifier: the set is its load.",
+            "Warm up on low volts, raise until B+ is right, and read the AC volts there under load.",
+            "Without load the winding gives more, by its ohms and the current. Unwind in steps to that, close the core, test, "
+                    + "unwind again; end low.");
+
+    /** What goes with any silicon. */
+    public static final List<String> BESIDE = List.of(
+            "A small capacitor of 10 nF, 1 kV across each diode keeps modulation hum away.",
+            "A stack that stays for looks is cut free at both ends.");
+
     /** Empty when the set has no selenium, or its circuit does not say enough. */
     public static Optional<SiliconStudy> of(SetFile file) {
         BenchSet set = file.set();

@@ -66,6 +66,28 @@ class WorthTest {
         assertTrue(worth.reason().contains("1 part that cannot be bought"), worth.reason());
     }
 
+    /** Two of three have a price; the tube without one counts as a tube usually does, and nothing is reckoned twice. */
+    @Test
+    void thePlansPrices_takeThePlaceOfUsualFigures() {
+        Worth usual = worth(new Book());
+        assertTrue(usual.lines().stream().anyMatch(line -> line.job().equals("recap_paper")));
+        Worth planned = Worth.of(
+                Files.of(SET, new Book()),
+                new Worth.Planned(3, 0.5, new BigDecimal("3.10"), List.of(Worth.Planned.Usual.TUBE)));
+        assertTrue(planned.lines().stream().noneMatch(line -> line.job().startsWith("recap")));
+        Worth.Line plan = planned.lines().stream()
+                .filter(line -> line.job().equals("plan"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(3.10 + 14, plan.price().doubleValue(), 1e-9);
+        assertEquals(0.5 * 40 + 17.10, plan.cost().doubleValue(), 1e-9);
+        assertTrue(plan.label().contains("1 of them at a usual price"), plan.label());
+        Worth none = Worth.of(
+                Files.of(SET, new Book()),
+                new Worth.Planned(1, 0.2, BigDecimal.ZERO, List.of(Worth.Planned.Usual.RESISTOR)));
+        assertEquals(usual.total(), none.total(), "nothing has a price yet: usual figures stand");
+    }
+
     private static WorthSaid said(double value, double sentiment) {
         return new WorthSaid(BigDecimal.valueOf(value), BigDecimal.valueOf(sentiment), true, Map.of(), Map.of());
     }

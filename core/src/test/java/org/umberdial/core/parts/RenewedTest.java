@@ -4,10 +4,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.arrival.Book;
+import org.umberdial.core.evidence.ForNow;
+import org.umberdial.core.evidence.ForNowEnded;
 import org.umberdial.core.evidence.PartReplaced;
 import org.umberdial.core.evidence.Placing;
 import org.umberdial.core.policy.HousePolicy;
@@ -77,5 +80,18 @@ class RenewedTest {
                     .getMessage();
             assertTrue(says.contains(refused), says);
         }
+    }
+
+    /** While another is clipped across a part its ohms in place are not its own; once that is off they are again. */
+    @Test
+    void ohmsOfABridgedPart_accuseNobody() {
+        Book plain = new Book().add(Bench.entry().read("R5 110k", "", Placing.LIFTED));
+        assertEquals(PartState.READS_LOW, Bench.row(file(plain), "R5").state());
+        Book bridged = new Book()
+                .add(new ForNow(ForNow.Way.CLIPPED_ON, "R5", "220k, for a trial"))
+                .add(Bench.entry().read("R5 110k", "", Placing.LIFTED));
+        assertEquals(PartState.UNREAD, Bench.row(file(bridged), "R5").state());
+        bridged.add(new ForNowEnded("e1", "R5", "off")).add(Bench.entry().read("R5 110k", "", Placing.LIFTED));
+        assertEquals(PartState.READS_LOW, Bench.row(file(bridged), "R5").state());
     }
 }

@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,9 +24,11 @@ import org.umberdial.core.arrival.Originality;
 import org.umberdial.core.arrival.Worth;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.WorthSaid;
+import org.umberdial.core.parts.PartRow;
 import org.umberdial.core.parts.WorkOrder;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.recap.RecapPlan;
+import org.umberdial.core.recap.Renewal;
 import org.umberdial.core.set.Can;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
@@ -127,18 +130,32 @@ class WorthController {
 
     private Worth.Planned planned(Caller caller, OpenSet set) {
         Map<String, BigDecimal> prices = catalogue.prices(caller.shopId());
-        List<Optional<BigDecimal>> each = RecapPlan.of(set.file()).renewals().stream()
-                .map(r -> CatalogueService.together(prices, r.items()))
-                .toList();
+        BigDecimal priced = BigDecimal.ZERO;
+        List<Worth.Planned.Usual> unpriced = new ArrayList<>();
+        List<Renewal> renewals = RecapPlan.of(set.file()).renewals();
+        for (Renewal renewal : renewals) {
+            Optional<BigDecimal> price = CatalogueService.together(prices, renewal.items());
+            if (price.isPresent()) {
+                priced = priced.add(price.get());
+            } else {
+                unpriced.add(usual(renewal.row().kind()));
+            }
+        }
         double minutes = WorkOrder.of(set.file()).tasks().stream()
                 .filter(task -> task.kind() == WorkOrder.Kind.REPLACE)
                 .mapToDouble(WorkOrder.Task::minutes)
                 .sum();
-        return new Worth.Planned(
-                each.size(),
-                minutes / 60,
-                each.stream().flatMap(Optional::stream).reduce(BigDecimal.ZERO, BigDecimal::add),
-                (int) each.stream().filter(Optional::isEmpty).count());
+        return new Worth.Planned(renewals.size(), minutes / 60, priced, unpriced);
+    }
+
+    private static Worth.Planned.Usual usual(PartRow.Kind kind) {
+        return switch (kind) {
+            case CAPACITOR -> Worth.Planned.Usual.RECAP_PAPER;
+            case ELECTROLYTIC -> Worth.Planned.Usual.RECAP_ELECTROLYTIC;
+            case RESISTOR -> Worth.Planned.Usual.RESISTOR;
+            case TUBE -> Worth.Planned.Usual.TUBE;
+            case CONTROL, WOUND, OTHER -> Worth.Planned.Usual.SWITCH;
+        };
     }
 
     @PostMapping("/worth")

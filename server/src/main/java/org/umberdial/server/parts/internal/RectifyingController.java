@@ -52,7 +52,15 @@ class RectifyingController {
     record SupplyWay(String name, String does, List<FilterPoint> points, String peak, boolean enough, String says) {}
 
     /** @param path ohms at switch-on, a sentence */
-    record SiliconView(List<String> stack, List<SupplyWay> ways, String reverse, String path, List<String> says) {}
+    record SiliconView(
+            List<String> stack,
+            List<SupplyWay> ways,
+            String reverse,
+            String path,
+            List<String> beside,
+            List<String> says,
+            String danger,
+            List<String> experiment) {}
 
     record FilterRow(
             String farads,
@@ -151,7 +159,10 @@ class RectifyingController {
                         .toList(),
                 volts(study.reverseVolts()),
                 path,
-                study.says());
+                SiliconStudy.BESIDE,
+                study.says(),
+                SiliconStudy.EXPERIMENT_DANGER,
+                SiliconStudy.EXPERIMENT);
     }
 
     private static FilterView view(FilterChoices choices) {
