@@ -129,6 +129,7 @@ function look(reference: string) {
       :set-id="setId"
       :title="set.data.value.title"
       :danger="set.data.value.danger"
+      :source="set.data.value.paper"
       :boxes="drawing?.stages.map((one) => one.box) ?? []"
       :drawn-height="drawing?.height ?? 0"
       :say="say"

@@ -8,6 +8,8 @@ const props = defineProps<{
   setId: string
   title: string
   danger: string
+  /** Which paper the circuit was taken from, empty when nobody said. */
+  source: string
   /** Left, top, width and height of what no cut should go through. */
   boxes: readonly Box[]
   drawnHeight: number
@@ -52,6 +54,7 @@ defineExpose({ print })
         <p class="mb-2 flex justify-between text-sm">
           <strong>{{ title }}</strong>
           <span>{{ say(danger) }}</span>
+          <span v-if="source">from {{ source }}</span>
           <span v-if="sheets.length > 1">sheet {{ index + 1 }} of {{ sheets.length }}</span>
         </p>
         <svg

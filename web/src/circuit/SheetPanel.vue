@@ -25,6 +25,16 @@ watch(
   },
   { immediate: true },
 )
+const paper = ref(props.circuit.paper)
+watch(
+  () => props.circuit.paper,
+  (kept) => (paper.value = kept),
+)
+async function keepPaper() {
+  if (paper.value.trim() === props.circuit.paper) return
+  const answer = await props.doors.putPaper(paper.value)
+  problem.value = answer.kind === 'failed' ? answer.problem : null
+}
 const modes = computed(() => [{ id: '', name: 'any mode' }, ...props.modes.map((m) => ({ id: m, name: m }))])
 const fresh = reactive({ node: '', name: '', hint: '' })
 const problem = ref<Problem | null>(null)
@@ -60,6 +70,14 @@ async function remove(index: number) {
 
 <template>
   <div class="flex flex-wrap items-start gap-4 py-3">
+    <form class="w-full max-w-xl" @submit.prevent="keepPaper" @focusout="keepPaper">
+      <TextField
+        v-model="paper"
+        label="The paper these come from"
+        hint="Its title, its revision, and where it came from: sheet 3-112, late revision, found inside the cabinet"
+        wide
+      />
+    </form>
     <TextField v-model="conditions.lineVolts" :label="say('The sheet was taken at line')" unit="V" />
     <TextField
       v-model="conditions.meter"

@@ -94,6 +94,7 @@ export function useCircuit(setId: MaybeRefOrGetter<string>) {
       ),
     addValue: (body: Schemas['ValueEdit']) =>
       keep(ask(http.POST('/api/sets/{setId}/part-values', { params: params(), body }))),
+    putPaper: (paper: string) => keep(ask(http.PUT('/api/sets/{setId}/paper', { params: params(), body: { paper } }))),
     putPoints: (points: Schemas['PointEdit'][]) =>
       change(
         ask(

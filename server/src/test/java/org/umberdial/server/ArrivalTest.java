@@ -325,12 +325,20 @@ class ArrivalTest {
                         .at("/refused")
                         .size(),
                 out);
+        assertEquals(
+                422,
+                RunningServer.put(set + "/paper", json("paper", "x".repeat(201)))
+                        .status());
+        RunningServer.put(set + "/paper", json("paper", " Sheet 3-112, late revision, found in the cabinet "));
         String sister = newSet("MAINS_TRANSFORMER");
         JsonNode copied = RunningServer.post(
                         sister + "/circuit-copies", json("sister", set.substring(set.lastIndexOf('/') + 1)))
                 .json();
         assertEquals(
                 "from a near relative: Arrival test", copied.at("/sheetOrigin").asString());
+        assertEquals(
+                "Sheet 3-112, late revision, found in the cabinet",
+                RunningServer.get(sister + "/circuit").json().at("/paper").asString());
         assertEquals(
                 422,
                 RunningServer.post(sister + "/circuit-starts", json("circuit", "transformer-fm"))

@@ -163,6 +163,7 @@ public class BundleService {
                 arrival.plate(),
                 arrival.supply(),
                 arrival.sheetOrigin(),
+                arrival.paper(),
                 points,
                 values,
                 set.set().parts().stream()
@@ -354,6 +355,7 @@ public class BundleService {
                         arrival.ownerContact(),
                         text.plate(),
                         text.sheetOrigin(),
+                        arrival.paper(),
                         text.extras(),
                         text.supply()),
                 set.version());
@@ -361,6 +363,7 @@ public class BundleService {
             sets.neverConfirmed(shopId, setId);
         }
         circuits.originOfSheet(shopId, setId, text.sheetOrigin());
+        circuits.paper(shopId, setId, text.paper() == null ? "" : text.paper());
         List<String> nodes = List.copyOf(set.deck().nodes());
         // Of a set without a circuit they are what its voltage chart names.
         boolean chartAlone = set.set().parts().isEmpty();

@@ -18,6 +18,7 @@ import org.umberdial.server.photos.Photo;
  * @param constructionSeen whether somebody confirmed the class at this set; null when the file does not say
  * @param origins parts whose values are as usually built or a relative's; null in a file of version 1
  * @param sheetOwn whether the sheet is the set's own; null in a file of version 1
+ * @param paper which paper circuit and sheet were taken from; null in an older file
  * @param log the whole log in its order, readings among it; null in a file of version 1
  * @param journal the log of a file of version 1, whose readings are a table of their own; null since
  * @param id of the set where it was first taken in; the same set is in a shop only once
@@ -33,6 +34,7 @@ record BundleText(
         String plate,
         SupplyLabel supply,
         String sheetOrigin,
+        String paper,
         List<Point> points,
         List<Value> values,
         Map<String, ValueOrigin> origins,

@@ -102,6 +102,7 @@ class DemoArrivals {
                         "",
                         "",
                         "",
+                        "",
                         Set.of(),
                         new SupplyLabel(
                                 List.of(117.0),
@@ -144,6 +145,7 @@ class DemoArrivals {
                         "Bo Example",
                         "comes by on Fridays",
                         "chassis 117-5, stamped 12-47",
+                        "",
                         "",
                         Set.of(),
                         new SupplyLabel(
@@ -305,7 +307,7 @@ class DemoArrivals {
         sets.arrival(
                 caller.shopId(),
                 setId,
-                new StoredSet.Arrival(owner, "", numbers, "", Set.of(), supply),
+                new StoredSet.Arrival(owner, "", numbers, "", "", Set.of(), supply),
                 sets.set(caller.shopId(), setId).version());
     }
 

@@ -211,6 +211,7 @@ class DemoShop implements SmartInitializingSingleton {
                         "",
                         "chassis 4409",
                         "",
+                        "",
                         Set.of(),
                         new SupplyLabel(
                                 List.of(110.0, 125.0, 220.0, 240.0),

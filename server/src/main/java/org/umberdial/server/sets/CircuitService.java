@@ -193,6 +193,18 @@ public class CircuitService {
         parts.origin(shopId, setId, ValueOrigin.RELATIVE.name());
         String title = sister.label().title();
         tables.sheetOrigin(shopId, setId, "from a near relative: " + title.substring(0, Math.min(120, title.length())));
+        tables.paper(shopId, setId, sister.arrival().paper());
+        return sets.set(shopId, setId);
+    }
+
+    /** Notes which paper circuit and sheet were taken from; longer than fits is cut. */
+    @Transactional
+    public StoredSet paper(String shopId, String setId, String paper) {
+        sets.require(shopId, setId);
+        tables.paper(
+                shopId,
+                setId,
+                paper.strip().substring(0, Math.min(200, paper.strip().length())));
         return sets.set(shopId, setId);
     }
 

@@ -50,12 +50,14 @@ public record StoredSet(
      *
      * @param plate text of its plate and chassis number
      * @param sheetOrigin where circuit and sheet come from when they are not the set's own; empty when they are
+     * @param paper title and revision of the paper they were taken from, and where it came from
      */
     public record Arrival(
             String ownerName,
             String ownerContact,
             String plate,
             String sheetOrigin,
+            String paper,
             Set<Extra> extras,
             SupplyLabel supply) {}
 

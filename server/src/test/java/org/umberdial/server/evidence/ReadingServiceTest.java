@@ -50,7 +50,8 @@ class ReadingServiceTest {
                 true,
                 deck,
                 new StoredSet.Conditions(117, Optional.empty(), "", Optional.ofNullable(on)),
-                new StoredSet.Arrival("", "", "", "", java.util.Set.of(), org.umberdial.core.set.SupplyLabel.UNKNOWN),
+                new StoredSet.Arrival(
+                        "", "", "", "", "", java.util.Set.of(), org.umberdial.core.set.SupplyLabel.UNKNOWN),
                 0,
                 NOW,
                 NOW);

@@ -162,6 +162,7 @@ class SupplyController {
                 edit.ownerContact.strip(),
                 edit.plate.strip(),
                 now.arrival().sheetOrigin(),
+                now.arrival().paper(),
                 edit.extras.isEmpty() ? EnumSet.noneOf(Extra.class) : EnumSet.copyOf(edit.extras),
                 new SupplyLabel(
                         taps, setTo, hertz, watts, edit.current, edit.motor, ranged(edit.taps) && taps.size() == 2));

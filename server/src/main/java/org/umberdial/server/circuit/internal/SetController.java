@@ -78,6 +78,7 @@ class SetController {
             List<String> modes,
             int parts,
             int testPoints,
+            String paper,
             int version) {}
 
     /** @param constructionSeen whether somebody saw on this set how it gets its power; absent from earlier browsers */
@@ -155,7 +156,12 @@ class SetController {
             List<SheetView> sheet,
             List<String> unread,
             String unreadSeen,
-            String sheetOrigin) {}
+            String sheetOrigin,
+            String paper) {}
+
+    record PaperEdit(
+            @NotNull @Size(max = 200, message = "At most 200 letters.")
+            String paper) {}
 
     /** @param seen part lines as they stood when these were begun, by reference; null overwrites whatever is there */
     record LinesEdit(
@@ -399,6 +405,12 @@ class SetController {
         return new TestPoint(node, node, p.name.strip(), text(p.socket), text(p.pin), text(p.hint));
     }
 
+    @PutMapping("/paper")
+    CircuitView paper(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody PaperEdit edit) {
+        return circuit(circuits.paper(caller.shopId(), setId.toString(), edit.paper));
+    }
+
     @PutMapping("/sheet-values")
     CircuitView sheet(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID setId, @Valid @RequestBody SheetEdit edit) {
@@ -479,6 +491,7 @@ class SetController {
                 set.set().modes(),
                 set.set().parts().size(),
                 set.set().testPoints().size(),
+                set.arrival().paper(),
                 set.version());
     }
 
@@ -508,7 +521,8 @@ class SetController {
                         .toList(),
                 set.set().unread(),
                 Seen.of(set.set().unread()),
-                set.arrival().sheetOrigin());
+                set.arrival().sheetOrigin(),
+                set.arrival().paper());
     }
 
     private static String exact(double value, Unit unit) {

@@ -75,6 +75,7 @@ public class SetTables {
                                 row.get(BENCH_SET.OWNER_CONTACT),
                                 row.get(BENCH_SET.PLATE),
                                 row.get(BENCH_SET.SHEET_ORIGIN),
+                                row.get(BENCH_SET.PAPER),
                                 words(row.get(BENCH_SET.EXTRAS)).stream()
                                         .map(Extra::valueOf)
                                         .collect(Collectors.toCollection(() -> EnumSet.noneOf(Extra.class))),
@@ -138,6 +139,13 @@ public class SetTables {
     public void sheetOrigin(String shopId, String setId, String origin) {
         changing()
                 .set(BENCH_SET.SHEET_ORIGIN, origin)
+                .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
+                .execute();
+    }
+
+    public void paper(String shopId, String setId, String paper) {
+        changing()
+                .set(BENCH_SET.PAPER, paper)
                 .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
                 .execute();
     }

@@ -131,6 +131,7 @@ class ShelfController {
                             now.ownerContact(),
                             now.plate(),
                             now.sheetOrigin(),
+                            now.paper(),
                             EnumSet.copyOf(set.extras),
                             now.supply()),
                     made.version());
