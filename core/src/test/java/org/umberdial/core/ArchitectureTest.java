@@ -29,7 +29,8 @@ class ArchitectureTest {
 
     /** An area knows its own work; what it must know of another's comes through the ledger. */
     @ArchTest
-    static final ArchRule areasKeepToThemselves = slices().matching("org.umberdial.core.(arrival|cold|parts|volts)..")
+    static final ArchRule areasKeepToThemselves = slices().matching(
+                    "org.umberdial.core.(arrival|cold|parts|power|volts)..")
             .should()
             .notDependOnEachOther();
 
@@ -39,7 +40,8 @@ class ArchitectureTest {
             .resideInAnyPackage("..core.proof..", "..core.guide..", "..core.claim..", "..core.area..")
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("..core.arrival..", "..core.cold..", "..core.parts..", "..core.volts..");
+            .resideInAnyPackage(
+                    "..core.arrival..", "..core.cold..", "..core.parts..", "..core.power..", "..core.volts..");
 
     /** Only the ledger says how a claim stands, and only the file of a set opens one. */
     @ArchTest

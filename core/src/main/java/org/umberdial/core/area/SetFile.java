@@ -17,6 +17,7 @@ import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.Decided;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.PowerRun;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.SchoolChosen;
 import org.umberdial.core.instrument.Kit;
@@ -164,7 +165,10 @@ public final class SetFile {
 
     /** When it was last measured under power. */
     public Optional<Instant> lastUnderPower() {
-        return lastReading(true).map(Reading::takenAt);
+        return Stream.concat(
+                        lastReading(true).map(Reading::takenAt).stream(),
+                        contents.log.standing(PowerRun.class).stream().map(EvidenceLog.Standing::at))
+                .max(Instant::compareTo);
     }
 
     private Optional<Reading> lastReading(boolean powered) {

@@ -38,6 +38,10 @@ public enum Aspect {
     SOUND("sound", Shows.BY_ITSELF),
     /** What stands at a test point. */
     VOLTS("volts", Shows.BY_ITSELF),
+    /** The whole set, brought up under watch. */
+    COMES_UP("comes up as a healthy set", Shows.BY_ITSELF),
+    /** What flows through a hand on its chassis. */
+    TOUCH_CURRENT("touch current", Shows.BY_ITSELF),
     /** Something of the taking-in is done. */
     TAKEN_IN("taken in", Shows.BY_ITSELF);
 

@@ -2,10 +2,8 @@ package org.umberdial.core.cold;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.TreeMap;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
@@ -14,31 +12,19 @@ import org.umberdial.core.procedure.BenchForm.Cell;
 import org.umberdial.core.procedure.BenchForm.Choice;
 import org.umberdial.core.procedure.BenchForm.Line;
 import org.umberdial.core.procedure.Figures;
-import org.umberdial.core.value.CsvTable;
+import org.umberdial.core.value.FuseSizes;
 import org.umberdial.core.value.Unit;
 
 /**
  * The line fuse: what is stamped on it against what the set draws, and its ohms against what a fuse of that rating has.
  *
  * <p>Its size is the next standard one above 1.5 times the running current, which is the label's watts over its volts.
- * Cold it has less than the largest drop the standard allows at its rating, over that rating (IEC 60127-2, for 5 × 20
- * mm).
+ * Cold it has less ohms than the largest drop the standard allows at its rating, over that rating.
  */
 final class FuseTool implements ColdTool {
     private static final double MARGIN = 1.5;
     /** Test leads and a holder's springs [Ω]. */
     private static final double LEADS = 0.3;
-
-    /** Largest drop [V] at its rating [A]. */
-    private static final TreeMap<Double, Double> SIZES = sizes();
-
-    private static TreeMap<Double, Double> sizes() {
-        TreeMap<Double, Double> sizes = new TreeMap<>();
-        for (Map<String, String> row : CsvTable.rows(FuseTool.class, "fuses.csv")) {
-            sizes.put(Double.valueOf(row.get("rating_A")), Double.valueOf(row.get("most_drop_V")));
-        }
-        return sizes;
-    }
 
     /**
      * What the set draws when it runs [A]; empty when its label does not say, or its selector stands nobody knows
@@ -53,15 +39,12 @@ final class FuseTool implements ColdTool {
 
     private static OptionalDouble size(ColdScene scene) {
         OptionalDouble running = running(scene);
-        Double next = running.isEmpty() ? null : SIZES.ceilingKey(MARGIN * running.getAsDouble());
-        return next == null ? OptionalDouble.empty() : OptionalDouble.of(next);
+        return running.isEmpty() ? running : FuseSizes.above(MARGIN * running.getAsDouble());
     }
 
     /** Most ohms a sound fuse of a rating has, leads included. */
     private static double most(double amperes) {
-        Map.Entry<Double, Double> size = SIZES.floorEntry(amperes);
-        return (size == null ? SIZES.firstEntry().getValue() / SIZES.firstKey() : size.getValue() / size.getKey())
-                + LEADS;
+        return FuseSizes.mostOhms(amperes) + LEADS;
     }
 
     @Override

@@ -23,6 +23,9 @@ public sealed interface Fact
                 ForNowEnded,
                 SchoolChosen,
                 Wired,
+                PowerReady,
+                PowerRun,
+                PowerChecked,
                 Unread {
     /** What it is about: a part's reference, an area, a control; may be empty. */
     String subject();

@@ -30,7 +30,10 @@ public enum Kind {
     FOR_NOW("for-now", 1, ForNow.class, ""),
     FOR_NOW_ENDED("for-now-ended", 1, ForNowEnded.class, ""),
     SCHOOL_CHOSEN("school-chosen", 1, SchoolChosen.class, ""),
-    WIRED("wired", 1, Wired.class, "");
+    WIRED("wired", 1, Wired.class, ""),
+    POWER_READY("power-ready", 1, PowerReady.class, ""),
+    POWER_RUN("power-run", 1, PowerRun.class, ""),
+    POWER_CHECKED("power-checked", 1, PowerChecked.class, "");
 
     private final String stored;
     private final int form;

@@ -92,7 +92,33 @@ public enum School {
     DRY_FIRST(
             Question.CONTROLS,
             "Work them dry and burnish first, fluid last",
-            "Fluid carries dirt into the track and swells some old ones.");
+            "Fluid carries dirt into the track and swells some old ones."),
+
+    LAMP_LIMITER(
+            Question.FIRST_POWER,
+            "Lamps in series, larger step by step",
+            "A lamp answers within a second, hands or no hands: a short lights the lamp and not the set."),
+    VARIABLE_TRANSFORMER(
+            Question.FIRST_POWER,
+            "A variable transformer, raised step by step",
+            "Capacitors come to their volts slowly; it limits nothing by itself, so the fuse must be right."),
+    LAMP_AND_VARIABLE(
+            Question.FIRST_POWER,
+            "Both: a variable transformer behind a lamp",
+            "Slow volts and limited current; the longest way, and the gentlest to old capacitors."),
+    STRAIGHT_ON(
+            Question.FIRST_POWER,
+            "Straight on, with the meters clipped on",
+            "A set whose parts are all proven needs no crutch, and a starved heater hides nothing."),
+
+    CAPACITORS_FIRST(
+            Question.OLD_CAPACITORS,
+            "Old capacitors are dealt with before any power",
+            "A leaky one at a grid can take the output transformer within a minute."),
+    POWER_FIRST(
+            Question.OLD_CAPACITORS,
+            "Limited power first, capacitors after",
+            "What works untouched tells what the set needs; the limiter and short minutes keep it whole.");
 
     /** What they differ on. The names are stored. */
     public enum Question {
@@ -104,7 +130,9 @@ public enum School {
         WEAK_TUBES("Weak output tubes"),
         REFORMING("How long to form"),
         BEDDING("New parts in old cases"),
-        CONTROLS("Scratchy controls and contacts");
+        CONTROLS("Scratchy controls and contacts"),
+        FIRST_POWER("First power"),
+        OLD_CAPACITORS("Old capacitors and first power");
 
         private final String label;
 

@@ -13,6 +13,7 @@ import org.umberdial.core.evidence.Benched;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.PowerRun;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.instrument.Equipment;
 import org.umberdial.core.instrument.Kit;
@@ -81,6 +82,7 @@ public final class Cells {
         Cells cells = new Cells(several);
         List<EvidenceLog.Standing<? extends Fact>> done = new ArrayList<>(log.standing(Benched.class));
         done.addAll(log.standing(PartReplaced.class));
+        done.addAll(log.standing(PowerRun.class));
         done.removeIf(s -> s.at().isAfter(until));
         done.sort(Comparator.comparing(EvidenceLog.Standing::at));
         List<Reading> readings = log.readings().standing();
@@ -108,6 +110,8 @@ public final class Cells {
     private void take(EvidenceLog.Standing<? extends Fact> standing) {
         if (standing.fact() instanceof PartReplaced replaced) {
             forget(replaced.part());
+        } else if (standing.fact() instanceof PowerRun) {
+            charge(standing.at());
         } else if (standing.fact() instanceof Benched benched) {
             if (CHARGING.contains(benched.test())) {
                 charge(standing.at());

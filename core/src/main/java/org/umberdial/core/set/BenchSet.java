@@ -32,6 +32,8 @@ public record BenchSet(
         TubeModels tubes) {
     /** The line cord, which no circuit draws. */
     public static final String CORD = "CORD";
+    /** The set as a whole, where no part of it is meant. */
+    public static final String WHOLE = "SET";
     /** The line fuse of a set whose circuit draws none. */
     public static final String FUSE = "FUSE";
 

@@ -56,11 +56,18 @@ public final class WarmUp {
      *
      * @param lineVolts RMS ahead of the lamps
      * @param setVolts RMS at the set
+     * @param lineWatts taken from the line, the lamps' among them
      * @param lampWatts in all lamps in series together
      * @param points DC of the nodes asked for
      */
     public record Sample(
-            double seconds, double lineVolts, double setVolts, double lineAmperes, double lampWatts, double[] points) {}
+            double seconds,
+            double lineVolts,
+            double setVolts,
+            double lineAmperes,
+            double lineWatts,
+            double lampWatts,
+            double[] points) {}
 
     /**
      * @param failure why the series ends early, if it does
@@ -147,7 +154,7 @@ public final class WarmUp {
         lampVolts = network.line().map(Source::volts).orElse(1.0);
         kelvin = new double[network.stores().size()];
         formed = new double[kelvin.length];
-        latest = new Sample(0, 0, 0, 0, 0, new double[this.points.length]);
+        latest = new Sample(0, 0, 0, 0, 0, 0, new double[this.points.length]);
     }
 
     /**
@@ -159,7 +166,7 @@ public final class WarmUp {
     public static Course run(Values values, LineSchedule schedule, List<String> points, double seconds) {
         WarmUp set = new WarmUp(values, points);
         List<Sample> samples = new ArrayList<>();
-        set.latest = new Sample(0, schedule.volts(0), 0, 0, 0, new double[points.size()]);
+        set.latest = new Sample(0, schedule.volts(0), 0, 0, 0, 0, new double[points.size()]);
         samples.add(set.latest);
         long budget = WorkBudget.COMMAND_LINE.multiplications;
         set.work.give((long) (budget * Math.max(1, seconds / BUDGET_SECONDS)));
@@ -265,6 +272,7 @@ public final class WarmUp {
                     before.lineVolts(),
                     before.setVolts(),
                     before.lineAmperes(),
+                    before.lineWatts(),
                     before.lampWatts(),
                     before.points()));
             return Optional.empty();
@@ -341,7 +349,7 @@ public final class WarmUp {
      *
      * @return whether it went back
      */
-    private boolean follow(Moment looked) {
+    public boolean follow(Moment looked) {
         if (!solver.reachesMore(lastValues == null ? present() : lastValues)) {
             return false;
         }
@@ -414,7 +422,8 @@ public final class WarmUp {
         for (int i = 0; i < points.length; i++) {
             shown[i] = Stamps.at(solver.x, points[i]);
         }
-        return new Sample(now, volts, side.setVolts(), side.amperes(), lampWatts, shown);
+        return new Sample(
+                now, volts, side.setVolts(), side.amperes(), Math.max(0, side.watts(present)), lampWatts, shown);
     }
 
     /** Lets every filament follow the power it has. */
