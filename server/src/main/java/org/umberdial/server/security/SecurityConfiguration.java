@@ -66,6 +66,7 @@ class SecurityConfiguration {
         "/api/sets/*/part-lines/readings",
         "/api/sets/*/drafts/readings",
         "/api/sets/*/cold/tests/*/drafts",
+        "/api/sets/*/power/check-previews",
         "/api/sets/*/ledger/entry-previews",
         "/api/sets/*/workshop/turns",
         "/api/sets/*/workshop/field",
@@ -98,6 +99,10 @@ class SecurityConfiguration {
                         .authenticated()
                         .requestMatchers(
                                 "/api/accounts/**", "/api/account-events", "/api/sign-in-failures", "/api/shops")
+                        .hasRole(Role.OWNER.name())
+                        .requestMatchers(HttpMethod.POST, "/api/instrument-links")
+                        .hasRole(Role.OWNER.name())
+                        .requestMatchers(HttpMethod.DELETE, "/api/instrument-links/**")
                         .hasRole(Role.OWNER.name())
                         .requestMatchers(HttpMethod.PUT, "/api/shop")
                         .hasRole(Role.OWNER.name())
