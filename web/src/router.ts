@@ -117,6 +117,33 @@ export const router = createRouter({
             },
           ],
         },
+        {
+          path: 'power',
+          component: () => import('./power/PowerFrame.vue'),
+          props: true,
+          children: [
+            {
+              path: '',
+              component: () => import('./power/ReadyFace.vue'),
+              props: true,
+              meta: { title: 'Before power' },
+            },
+            { path: 'plan', component: () => import('./power/PlanFace.vue'), props: true, meta: { title: 'Plan' } },
+            { path: 'run', component: () => import('./power/RunFace.vue'), props: true, meta: { title: 'Run' } },
+            {
+              path: 'checks',
+              component: () => import('./power/ChecksFace.vue'),
+              props: true,
+              meta: { title: 'First checks' },
+            },
+            {
+              path: 'runs',
+              component: () => import('./power/RunsFace.vue'),
+              props: true,
+              meta: { title: 'Earlier runs' },
+            },
+          ],
+        },
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         {

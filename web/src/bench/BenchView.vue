@@ -28,6 +28,7 @@ const stages = computed(
       { ...unknown, id: 'arrival', title: 'Arrival' },
       { ...unknown, id: 'cold', title: 'Cold' },
       { ...unknown, id: 'parts', title: 'Parts' },
+      { ...unknown, id: 'power', title: 'Power' },
       { ...unknown, id: 'volts', title: 'Volts' },
     ],
 )

@@ -17,6 +17,8 @@ export function placeOf(setId: string, act: Pick<Act, 'id' | 'area' | 'subject'>
   if (act.area === 'arrival') return `/sets/${setId}/${arrival[what] ?? 'arrival'}`
   if (act.area === 'cold') return `/sets/${setId}/cold/${act.subject}`
   if (act.area === 'parts' && what.startsWith('for-now:')) return `/sets/${setId}/parts/left`
+  if (act.area === 'power')
+    return `/sets/${setId}/power${what === 'run' ? '/run' : what.startsWith('check:') ? '/checks' : ''}`
   if (what === 'no-points') return `/sets/${setId}/circuit`
   return `/sets/${setId}/${act.area}${act.subject ? `?point=${encodeURIComponent(act.subject)}` : ''}`
 }

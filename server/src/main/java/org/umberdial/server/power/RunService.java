@@ -147,6 +147,11 @@ public class RunService {
         return tables.of(shopId, setId);
     }
 
+    /** Runs of a shop that are not ended, so that any page can stop one. */
+    public List<GoingRun> going(String shopId) {
+        return tables.going(shopId);
+    }
+
     /** @throws Problem when the set has no such run */
     public Run require(String shopId, String setId, String id) {
         return tables.run(shopId, id)

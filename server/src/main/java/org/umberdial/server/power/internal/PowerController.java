@@ -18,11 +18,15 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.area.Stop;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.caution.Cautions;
 import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.evidence.Decided;
+import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.PowerChecked;
 import org.umberdial.core.evidence.PowerReady;
+import org.umberdial.core.guide.Guide;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.power.Course;
 import org.umberdial.core.power.FirstCheck;
@@ -69,7 +73,7 @@ class PowerController {
 
     record PowerCaution(String text, Caution.Level level, String deferTo) {}
 
-    record WayView(School id, String label, String why) {}
+    record PowerWayView(School id, String label, String why) {}
 
     /**
      * @param unsettled how many things stand before power
@@ -83,14 +87,14 @@ class PowerController {
             String constructionLabel,
             String standing,
             int unsettled,
-            WayView way,
-            List<WayView> ways,
+            PowerWayView way,
+            List<PowerWayView> ways,
             List<ReadyView> ready,
             List<CheckView> checks,
             List<PowerCaution> cautions) {}
 
     /** @param start when it begins [s] */
-    record StepView(String name, double lineVolts, List<Double> lamps, double seconds, double start, String why) {}
+    record PowerStepView(String name, double lineVolts, List<Double> lamps, double seconds, double start, String why) {}
 
     record WatchedView(String id, Watched.Kind kind, String what, String unit, double most) {}
 
@@ -112,10 +116,10 @@ class PowerController {
     record GhostView(String says, List<double[]> rows) {}
 
     /** @param bands one a thing that has one, a figure a second */
-    record PlanView(
+    record PowerPlanView(
             double line,
             double seconds,
-            List<StepView> steps,
+            List<PowerStepView> steps,
             List<WatchedView> watched,
             List<BandView> bands,
             @Schema(nullable = true) GhostView ghost,
@@ -125,7 +129,8 @@ class PowerController {
             List<String> why) {}
 
     /** @param reason why there is no plan */
-    record PlanAnswer(@Schema(nullable = true) PlanView plan, List<LampView> lamps, String rail, String reason) {}
+    record PowerPlanAnswer(
+            @Schema(nullable = true) PowerPlanView plan, List<LampView> lamps, String rail, String reason) {}
 
     record ReadyAnswer(
             @NotNull UUID id,
@@ -175,8 +180,8 @@ class PowerController {
                         .toList());
     }
 
-    private static WayView way(School school) {
-        return new WayView(school, school.label(), school.why());
+    private static PowerWayView way(School school) {
+        return new PowerWayView(school, school.label(), school.why());
     }
 
     private static ReadyView view(ReadyCheck check) {
@@ -229,14 +234,14 @@ class PowerController {
     }
 
     @GetMapping("/plan")
-    PlanAnswer plan(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+    PowerPlanAnswer plan(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         OpenSet set = files.open(caller.shopId(), setId.toString());
         Planner.Planned planned = plans.plan(set);
         List<Double> used = planned.plan().stream()
                 .flatMap(p -> p.steps().stream())
                 .flatMap(s -> s.lamps().stream())
                 .toList();
-        return new PlanAnswer(
+        return new PowerPlanAnswer(
                 planned.plan()
                         .map(PowerPlan::rounded)
                         .map(PowerController::view)
@@ -265,13 +270,13 @@ class PowerController {
                 used.contains(row.watts()));
     }
 
-    static PlanView view(PowerPlan plan) {
+    static PowerPlanView view(PowerPlan plan) {
         int banded = plan.middle().rows().size();
-        return new PlanView(
+        return new PowerPlanView(
                 plan.line(),
                 plan.seconds(),
                 IntStream.range(0, plan.steps().size())
-                        .mapToObj(i -> new StepView(
+                        .mapToObj(i -> new PowerStepView(
                                 plan.steps().get(i).name(plan.line()),
                                 plan.steps().get(i).lineVolts(),
                                 plan.steps().get(i).lamps(),
@@ -333,12 +338,14 @@ class PowerController {
                         .orElseThrow(() -> new InvalidEntry(
                                         InvalidEntry.Code.UNKNOWN, "“" + edit.answer + "” is no answer to this.")
                                 .at("answer"));
-        evidence.keep(
-                caller,
-                set.id(),
-                edit.id.toString(),
-                new PowerReady(check.id(), edit.answer, words, passes ? edit.reason.strip() : ""),
-                Optional.empty());
+        // What another area holds against power is passed over there, so that its own pages say so too.
+        Optional<Stop> others = Guide.of(set.file()).stops().stream()
+                .filter(stop -> stop.id().equals(check.id()))
+                .findFirst();
+        Fact fact = others.isPresent()
+                ? new Decided(others.get().id(), others.get().words(), edit.reason.strip())
+                : new PowerReady(check.id(), edit.answer, words, passes ? edit.reason.strip() : "");
+        evidence.keep(caller, set.id(), edit.id.toString(), fact, Optional.empty());
         return power(caller, setId);
     }
 

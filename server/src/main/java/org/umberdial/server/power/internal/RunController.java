@@ -78,7 +78,7 @@ class RunController {
     /** @param next number of the first entry that is not in it */
     record RunWhole(
             RunView run,
-            PowerController.PlanView plan,
+            PowerController.PowerPlanView plan,
             RunState state,
             List<RunPoint> points,
             List<AlarmView> alarms,

@@ -1,5 +1,6 @@
 package org.umberdial.server.power.internal;
 
+import static org.umberdial.tables.Tables.BENCH_SET;
 import static org.umberdial.tables.Tables.POWER_ENTRY;
 import static org.umberdial.tables.Tables.POWER_RUN;
 
@@ -9,6 +10,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.stereotype.Repository;
+import org.umberdial.server.power.GoingRun;
 import org.umberdial.server.power.Run;
 import org.umberdial.server.power.RunEntry;
 
@@ -76,6 +78,17 @@ public class RunTables {
                 Optional.ofNullable(row.get(POWER_RUN.ENDED_AT)),
                 row.get(POWER_RUN.ENDING),
                 row.get(POWER_RUN.AUTHOR));
+    }
+
+    /** Runs of a shop that are not ended, with the titles of their sets. */
+    public List<GoingRun> going(String shopId) {
+        return db.select(POWER_RUN.ID, POWER_RUN.SET_ID, BENCH_SET.TITLE, POWER_RUN.STATE)
+                .from(POWER_RUN)
+                .join(BENCH_SET)
+                .on(BENCH_SET.SHOP_ID.eq(POWER_RUN.SHOP_ID), BENCH_SET.ID.eq(POWER_RUN.SET_ID))
+                .where(POWER_RUN.SHOP_ID.eq(shopId), POWER_RUN.STATE.ne(Run.State.ENDED.name()))
+                .orderBy(POWER_RUN.STARTED_AT)
+                .fetch(row -> new GoingRun(row.value1(), row.value2(), row.value3(), Run.State.valueOf(row.value4())));
     }
 
     public String plan(String shopId, String id) {
