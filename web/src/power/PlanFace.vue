@@ -34,7 +34,7 @@ function end(index: number, step: number) {
   const band = plan.value?.bands[index]
   const watched = plan.value?.watched[index]
   if (!band || !watched) return ''
-  const place = (starts.value[step + 1] ?? 0) - 2
+  const place = starts.value[step + 1] ?? 0
   const [low, high] = [figureAt(band.low, place), figureAt(band.high, place)]
   if (watched.kind === 'LAMP') return glowOf(low) === glowOf(high) ? glowOf(high) : `${glowOf(low)} to ${glowOf(high)}`
   return `${figure(low, watched.unit)} to ${figure(high, watched.unit)}`
@@ -86,7 +86,7 @@ async function choose(way: (typeof ways.value)[number]['id']) {
           <span class="block text-sm text-soft">{{ step.seconds }} s at least · {{ say(step.why) }}</span>
         </li>
       </ol>
-      <div class="grid lg:grid-cols-[minmax(0,1fr)_21rem]">
+      <div class="grid lg:grid-cols-[minmax(0,1fr)_27rem]">
         <figure class="min-w-0 px-4 py-3">
           <figcaption class="pb-1 text-sm text-soft">
             {{ say(banded[row]?.what ?? '') }} · shaded: healthy sets of this circuit

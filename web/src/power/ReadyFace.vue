@@ -104,36 +104,47 @@ useEventListener(window, 'keydown', (event) => {
             :id="one.id === at?.id ? 'at-hand' : undefined"
             :key="one.id"
             tabindex="-1"
-            class="border-b border-l-4 border-line px-5 py-3 outline-none"
-            :class="one.id === at?.id ? 'border-l-accent bg-mark' : 'border-l-transparent bg-sheet'"
-            @click="chosen = one.id"
+            class="border-b border-l-4 border-line px-5 outline-none"
+            :class="one.id === at?.id ? 'border-l-accent bg-mark py-3' : 'border-l-transparent bg-sheet'"
           >
-            <h3 class="flex items-baseline gap-3 font-semibold">
-              {{ say(one.title) }}
-              <span class="text-sm" :class="marks[one.state]">{{ one.stateLabel }}</span>
-              <span v-if="one.everyRun" class="text-sm font-normal text-soft">each time</span>
-            </h3>
-            <p class="max-w-3xl py-1">{{ say(one.says) }}</p>
-            <div v-if="session.mayWrite.value" class="flex flex-wrap items-center gap-2 pt-1">
-              <AppButton v-for="(choice, i) in one.choices" :key="choice.id" @click.stop="give(one, choice.id)">
-                <KeyCap v-if="one.id === at?.id">{{ i + 1 }}</KeyCap>
-                {{ say(choice.words) }}
-              </AppButton>
-              <RouterLink
-                v-if="one.act"
-                :to="placeOfAct(one.act)"
-                class="flex min-h-11 items-center font-semibold text-accent underline underline-offset-4"
-              >
-                Settle it there
-              </RouterLink>
-              <button
-                v-if="one.passable"
-                class="min-h-11 px-2 text-sm text-soft underline underline-offset-4"
-                @click.stop="passing = one"
-              >
-                go on without
-              </button>
-            </div>
+            <button
+              v-if="one.id !== at?.id"
+              class="flex min-h-11 w-full items-baseline gap-3 text-left"
+              @click="chosen = one.id"
+            >
+              <span class="w-52 shrink-0 font-semibold">{{ say(one.title) }}</span>
+              <span class="min-w-0 flex-1 truncate" :class="one.state === 'WRONG' ? 'text-bad' : 'text-soft'">
+                {{ say(one.says) }}
+              </span>
+            </button>
+            <template v-else>
+              <h3 class="flex items-baseline gap-3 text-lg font-semibold">
+                {{ say(one.title) }}
+                <span class="text-sm" :class="marks[one.state]">{{ one.stateLabel }}</span>
+                <span v-if="one.everyRun" class="text-sm font-normal text-soft">before each run</span>
+              </h3>
+              <p class="max-w-3xl py-1">{{ say(one.says) }}</p>
+              <div v-if="session.mayWrite.value" class="flex flex-wrap items-center gap-2 pt-1">
+                <AppButton v-for="(choice, i) in one.choices" :key="choice.id" @click="give(one, choice.id)">
+                  <KeyCap>{{ i + 1 }}</KeyCap>
+                  {{ say(choice.words) }}
+                </AppButton>
+                <RouterLink
+                  v-if="one.act"
+                  :to="placeOfAct(one.act)"
+                  class="flex min-h-11 items-center font-semibold text-accent underline underline-offset-4"
+                >
+                  Settle it there
+                </RouterLink>
+                <button
+                  v-if="one.passable"
+                  class="min-h-11 px-2 text-sm text-soft underline underline-offset-4"
+                  @click="passing = one"
+                >
+                  go on without
+                </button>
+              </div>
+            </template>
           </li>
         </ol>
         <ProblemNote v-if="!passing" :problem="problem" class="m-5" />

@@ -24,7 +24,14 @@ const props = withDefaults(
 )
 const WIDTH = 860
 const [LEFT, RIGHT, TOP, FOOT] = [48, 16, 26, 34]
-const end = computed(() => Math.max(30, props.stretches[props.stretches.length - 1]?.until ?? 0, props.now ?? 0))
+const end = computed(() =>
+  Math.max(
+    30,
+    props.stretches[props.stretches.length - 1]?.until ?? 0,
+    props.now ?? 0,
+    ...[props.trace, ...props.others].map((one) => one[one.length - 1]?.[0] ?? 0),
+  ),
+)
 const band = computed(() => ({ low: laid(props.low, props.stretches), high: laid(props.high, props.stretches) }))
 const ghostLine = computed(() => (props.ghost ? laid(props.ghost, props.stretches) : []))
 const top = computed(() => {

@@ -28,7 +28,11 @@ const { links } = useLinks()
 const { play } = useSound()
 const startProblem = ref<Problem | null>(null)
 const asked = computed(() => (typeof route.query['run'] === 'string' ? route.query['run'] : null))
-const runId = computed(() => asked.value ?? runs.value?.find((one) => one.state !== 'ENDED')?.id ?? null)
+/** A run that has ended stays in view until somebody prepares another. */
+const held = ref<string | null>(null)
+const going = computed(() => runs.value?.find((one) => one.state !== 'ENDED')?.id ?? null)
+watch(going, (id) => (held.value = id ?? held.value), { immediate: true })
+const runId = computed(() => asked.value ?? going.value ?? held.value)
 const { whole, state, points, problem, seconds, silent, open, read, advance, stop } = useRun(() => props.setId, runId)
 const typed = reactive<Record<string, string>>({})
 const shown = ref('')
@@ -138,14 +142,16 @@ useEventListener(
   window,
   'keydown',
   (event) => {
-    if (!state.value || state.value.state === 'ENDED' || !session.mayWrite.value || forcing.value) return
-    if (event.code === 'Space' && !event.repeat) {
+    if (!state.value || state.value.state === 'ENDED' || !session.mayWrite.value) return
+    // Where words are typed a blank is a blank; F9 stops from there too.
+    if ((event.code === 'Space' && !forcing.value && !event.repeat) || event.key === 'F9') {
       event.preventDefault()
       event.stopPropagation()
       void stop('')
       return
     }
-    if (event.target instanceof HTMLInputElement || event.ctrlKey || event.altKey || event.metaKey) return
+    const typing = forcing.value || event.target instanceof HTMLInputElement
+    if (typing || event.ctrlKey || event.altKey || event.metaKey) return
     const watched = plan.value?.watched[Number(event.key) - 1]
     if (watched) {
       event.preventDefault()
@@ -329,7 +335,14 @@ useEventListener(
           <p class="leading-tight font-semibold" :class="grave ? 'text-2xl text-bad' : 'text-xl'">
             {{ say(grave ? grave.says : stopRule) }}
           </p>
-          <p class="text-sm text-soft">Lamp and fuse protect; this screen only warns. {{ say(state.holds) }}</p>
+          <p class="text-sm text-soft">
+            {{
+              state.controlled
+                ? 'A grave alarm switches the supply off; lamp and fuse protect.'
+                : 'Lamp and fuse protect; this screen only warns.'
+            }}
+            {{ say(state.holds) }}
+          </p>
         </div>
         <AppButton v-if="session.mayWrite.value" :look="state.mayAdvance ? 'main' : 'plain'" @click="onward">
           <KeyCap>n</KeyCap>
@@ -353,6 +366,13 @@ useEventListener(
         <RouterLink class="font-semibold text-accent underline underline-offset-4" :to="`/sets/${setId}/power/runs`">
           All runs of this set
         </RouterLink>
+        <RouterLink
+          class="ml-6 font-semibold text-accent underline underline-offset-4"
+          :to="`/sets/${setId}/power/run`"
+          @click="held = null"
+        >
+          Prepare another run
+        </RouterLink>
       </div>
       <button
         v-if="session.mayWrite.value && state.state !== 'ENDED'"
@@ -363,12 +383,12 @@ useEventListener(
           {{ state.controlled ? (noZero ? 'OFF AGAIN' : 'STOP') : 'PULL THE PLUG' }}
         </span>
         <span class="pt-2 text-center text-sm">
-          Space {{ state.controlled ? 'switches the supply off' : 'stops the run; it cuts nothing' }}, then read
+          Space or F9 {{ state.controlled ? 'switches the supply off' : 'stops the run; it cuts nothing' }}, then read
           {{ say(rails[0]?.what ?? '') }}
         </span>
       </button>
     </footer>
-    <AppDialog :open="forcing" title="Go on although it is not in its band" @close="forcing = false">
+    <AppDialog :open="forcing" title="Go on anyway" @close="forcing = false">
       <form class="space-y-4" @submit.prevent="force">
         <p>{{ say(state.holds) }}</p>
         <p class="rounded bg-caution px-3 py-2 text-on-caution">

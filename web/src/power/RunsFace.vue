@@ -123,8 +123,7 @@ function toggle(id: string) {
               @change="toggle(run.id)"
             />
             <span>
-              <strong>Run {{ (runs?.length ?? 0) - i }}</strong>
-              , {{ when(run.startedAt) }}
+              <strong>{{ `Run ${(runs?.length ?? 0) - i}, ${when(run.startedAt)}` }}</strong>
               <span class="block text-sm text-soft">
                 {{ run.ending ? say(run.ending) : 'goes on' }} ·
                 {{ run.feed === 'HAND' ? 'by hand' : 'by instruments' }}

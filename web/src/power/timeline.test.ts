@@ -42,5 +42,5 @@ it('writes figures as a meter does', () => {
   expect(figure(-0.003, 'V')).toBe('0.0')
   expect(figure(117.4, 'V')).toBe('117')
   expect(clockOf(72.9)).toBe('1:12')
-  expect(glowOf(0.3)).toBe('bright')
+  expect(glowOf(0.5)).toBe('bright')
 })

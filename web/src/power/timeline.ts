@@ -54,8 +54,8 @@ export const clockOf = (seconds: number) =>
 
 const glows = [
   [0.02, 'dark'],
-  [0.25, 'dull'],
-  [0.65, 'bright'],
+  [0.35, 'dull'],
+  [0.7, 'bright'],
 ] as const
 
 /** How bright a lamp looks, by the share of what it is made for. */

@@ -21,6 +21,7 @@ import org.umberdial.core.evidence.PowerChecked;
 import org.umberdial.core.power.FirstCheck.Cell;
 import org.umberdial.core.power.FirstCheck.Judged;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -345,26 +346,52 @@ public final class FirstChecks {
         };
     }
 
+    /** What the checks prove: a good one credits its parts, a bad touch current is the set's own. */
     static List<Observation> observations(SetFile file) {
         List<Observation> seen = new ArrayList<>();
         for (EvidenceLog.Standing<PowerChecked> s : file.log().standing(PowerChecked.class)) {
-            if (s.fact().check().equals("chassis")) {
-                Judged judged = judgeChassis(file, s.fact());
-                if (judged.verdict() == Verdict.GOOD || judged.verdict() == Verdict.BAD) {
-                    seen.add(new Observation(
-                            new Claim(BenchSet.WHOLE, Aspect.TOUCH_CURRENT),
-                            judged.verdict() == Verdict.GOOD ? Observation.Word.SOUND : Observation.Word.FAILED,
-                            Strength.ISOLATED,
-                            false,
-                            s.at(),
-                            "",
-                            judged.says(),
-                            s.entry().author(),
-                            List.of(s.id())));
-                }
+            Judged judged = judge(file, s.fact());
+            boolean good = judged.verdict() == Verdict.GOOD;
+            if (good || judged.verdict() == Verdict.BAD && s.fact().check().equals("chassis")) {
+                claims(file, s.fact())
+                        .forEach(claim -> seen.add(new Observation(
+                                claim,
+                                good ? Observation.Word.SOUND : Observation.Word.FAILED,
+                                claim.subject().equals(BenchSet.WHOLE) ? Strength.ISOLATED : Strength.IN_CIRCUIT,
+                                false,
+                                s.at(),
+                                "",
+                                judged.says(),
+                                s.entry().author(),
+                                List.of(s.id()))));
             }
         }
         return seen;
+    }
+
+    private static List<Claim> claims(SetFile file, PowerChecked made) {
+        List<String> power = file.set().parts().stream()
+                .filter(p -> p.card().model().equals("XFMR")
+                        && p.description().toLowerCase(Locale.ROOT).contains("mains"))
+                .map(Part::reference)
+                .toList();
+        return switch (made.check()) {
+            case "chassis" -> List.of(new Claim(BenchSet.WHOLE, Aspect.TOUCH_CURRENT));
+            case "idle" ->
+                power.stream()
+                        .map(ref -> new Claim(ref, Aspect.NO_HEAVY_SHORTED_TURNS))
+                        .toList();
+            case "plates" ->
+                power.stream()
+                        .map(ref -> new Claim(ref, Aspect.HIGH_VOLTAGE_CONTINUITY))
+                        .toList();
+            case "heaters" ->
+                made.figures().keySet().stream()
+                        .map(key -> file.set().tubeOf(key.substring(key.indexOf('.') + 1)))
+                        .map(tube -> new Claim(tube, Aspect.HEATER_WHOLE))
+                        .toList();
+            default -> List.of();
+        };
     }
 
     static List<Act> acts(SetFile file) {

@@ -4,8 +4,8 @@ package org.umberdial.core.power;
 public enum Glow {
     /** Not even red. */
     DARK("dark", 0.02),
-    DULL("dull red to orange", 0.25),
-    BRIGHT("bright", 0.65),
+    DULL("dull red to orange", 0.35),
+    BRIGHT("bright", 0.7),
     FULL("fully bright", Double.POSITIVE_INFINITY);
 
     private final String label;
@@ -34,8 +34,8 @@ public enum Glow {
     public double share() {
         return switch (this) {
             case DARK -> 0;
-            case DULL -> 0.12;
-            case BRIGHT -> 0.45;
+            case DULL -> 0.15;
+            case BRIGHT -> 0.5;
             case FULL -> 0.9;
         };
     }

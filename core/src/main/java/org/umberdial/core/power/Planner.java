@@ -444,23 +444,25 @@ public final class Planner {
                 seconds);
     }
 
-    /** An edge of the band, widened in time. */
+    /** An edge of the band, widened in time; what another step brings does not reach into it. */
     private Course edge(Course mean, Course reach, List<PowerStep> steps, boolean high) {
         int seconds = mean.seconds();
-        double[] slack = new double[seconds + 1];
-        double start = 0;
+        int[] first = new int[seconds + 1];
+        int[] last = new int[seconds + 1];
+        int start = 0;
         for (PowerStep step : steps) {
-            for (int t = (int) start; t <= Math.min(seconds, start + step.seconds()); t++) {
-                slack[t] = Math.max(LEAST_TIME, Math.min(MOST_TIME, TIME_SPREAD * (t - start)));
+            int end = (int) Math.min(seconds, Math.round(start + step.seconds()));
+            for (int t = start == 0 ? 0 : start + 1; t <= end; t++) {
+                double slack = Math.max(LEAST_TIME, Math.min(MOST_TIME, TIME_SPREAD * (t - start)));
+                first[t] = (int) Math.max(start == 0 ? 0 : start + 1, Math.floor(t - slack));
+                last[t] = (int) Math.min(end, Math.ceil(t + slack));
             }
-            start += step.seconds();
+            start = end;
         }
         return each(
                 (row, second) -> {
-                    int from = (int) Math.max(0, Math.floor(second - slack[second]));
-                    int to = (int) Math.min(seconds, Math.ceil(second + slack[second]));
                     double edge = high ? Double.NEGATIVE_INFINITY : Double.POSITIVE_INFINITY;
-                    for (int t = from; t <= to; t++) {
+                    for (int t = first[second]; t <= last[second]; t++) {
                         double middle = mean.rows().get(row)[t];
                         double away = reach.rows().get(row)[t];
                         edge = high ? Math.max(edge, middle + away) : Math.min(edge, middle - away);
@@ -558,12 +560,16 @@ public final class Planner {
                 .orElse(470e3);
     }
 
+    /** What does not come by degrees. */
+    private static final List<String> WHOLE = List.of("is shorted", "is open", "gives nothing", "draws no current");
+
     private record Fault(String part, String says, double prior, Function<Values, Values> change) {
         Optional<Hypothesis> course(Simulation simulation, List<PowerStep> steps) {
             try {
                 return simulation
                         .run(change.apply(simulation.nominal()), steps)
-                        .map(course -> new Hypothesis(part, says, prior, course));
+                        .map(course ->
+                                new Hypothesis(part, says, prior, WHOLE.stream().anyMatch(says::endsWith), course));
             } catch (IllegalArgumentException cannotFailSo) {
                 return Optional.empty();
             }

@@ -1,5 +1,6 @@
 package org.umberdial.core.power;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -100,8 +101,34 @@ public final class PowerArea implements Area {
                         List.of(s.id())));
             }
         }
+        for (EvidenceLog.Standing<PowerRun> s : file.log().standing(PowerRun.class)) {
+            if (s.fact().phase() == PowerRun.Phase.CAME_UP) {
+                scene(file).ifPresent(scene -> credit(scene, s, seen));
+            }
+        }
         seen.addAll(FirstChecks.observations(file));
         return seen;
+    }
+
+    /** A set that came up in its band has no filter capacitor that is a dead short, and a rectifier that gives. */
+    private static void credit(PowerScene scene, EvidenceLog.Standing<PowerRun> run, List<Observation> seen) {
+        scene.rails().stream()
+                .flatMap(rail -> rail.capacitors().stream())
+                .map(part -> new Claim(part, Aspect.NO_DEAD_SHORT))
+                .forEach(claim -> seen.add(sound(
+                        claim,
+                        run.at(),
+                        run.id(),
+                        "Came up in its band, run " + short8(run.fact().run()) + ".")));
+    }
+
+    private static String short8(String run) {
+        return run.substring(0, Math.min(8, run.length()));
+    }
+
+    private static Observation sound(Claim claim, Instant at, String entry, String says) {
+        return new Observation(
+                claim, Observation.Word.SOUND, Strength.IN_CIRCUIT, false, at, "", says, "", List.of(entry));
     }
 
     @Override

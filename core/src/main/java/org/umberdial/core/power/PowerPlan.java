@@ -52,7 +52,11 @@ public record PowerPlan(
                 high.rounded(),
                 faults.stream()
                         .map(f -> new Hypothesis(
-                                f.part(), f.says(), f.prior(), f.course().rounded()))
+                                f.part(),
+                                f.says(),
+                                f.prior(),
+                                f.whole(),
+                                f.course().rounded()))
                         .toList(),
                 filterOhms,
                 runningAmperes,

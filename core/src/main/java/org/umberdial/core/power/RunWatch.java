@@ -238,10 +238,21 @@ public final class RunWatch {
             case RAIL -> supply(i, read, low, place, sample, against, alarms);
             default -> false;
         };
+        if (watched.kind() != Watched.Kind.LINE_AMPERES && nothingFlows(place)) {
+            // That is said once, of the current; everything else only follows from it.
+            return;
+        }
         boolean persists = sample.byHand() || sample.seconds() - outsideSince[i] >= PERSISTS_SECONDS;
         if (!grave && persists) {
             raise(Alarm.Kind.UNLIKE, i, sample, watched.what() + " shows " + against + ".", alarms);
         }
+    }
+
+    private boolean nothingFlows(double place) {
+        int amps = plan.row(Watched.Kind.LINE_AMPERES);
+        return amps >= 0
+                && !Double.isNaN(latest[amps])
+                && latest[amps] < plan.low().at(amps, place) * NOTHING_FLOWS;
     }
 
     private boolean current(
@@ -285,7 +296,7 @@ public final class RunWatch {
         }
         int amps = plan.row(Watched.Kind.LINE_AMPERES);
         boolean known = amps >= 0 && !Double.isNaN(latest[amps]);
-        if (known && latest[amps] < plan.low().at(amps, place) * NOTHING_FLOWS) {
+        if (nothingFlows(place)) {
             return false;
         }
         raise(

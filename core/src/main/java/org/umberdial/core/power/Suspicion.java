@@ -31,6 +31,8 @@ final class Suspicion {
     /** A fault may be so many times as grave as the one that was reckoned. */
     private static final double MOST_SHARE = 1.5;
 
+    /** What is all or nothing has changed at least so much of what it would. */
+    private static final double WHOLE_SHARE = 0.6;
     /** What a healthy set does meanwhile it does by so much sooner or later. */
     private static final double MOVES = 0.3;
 
@@ -93,7 +95,7 @@ final class Suspicion {
             }
             double share = square > 0 ? Math.max(0, Math.min(MOST_SHARE, along / square)) : 0;
             double missed = changed - 2 * share * along + share * share * square;
-            if (share > 0) {
+            if (share > (fault.whole() ? WHOLE_SHARE : 0)) {
                 all.add(new Weighed(fault, prior(fault) - Math.min(MOST_AGAINST, missed / 2)));
             }
         }

@@ -19,7 +19,7 @@ import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.shop.ShopService;
 
-/** Stand-ins for the demo's networked instruments, clipped to its brown table set. */
+/** Stand-ins for the demo's networked instruments, clipped to its tall set. */
 @Component
 @ConditionalOnProperty("umber.demo")
 class DemoStandIns {
@@ -47,7 +47,7 @@ class DemoStandIns {
     void start() {
         String shopId = shops.localShopId();
         try {
-            OpenSet set = files.open(shopId, DemoShop.BROWN);
+            OpenSet set = files.open(shopId, DemoShop.ELDER);
             Clips clips = new Clips(PowerArea.points(set.file()).stream()
                     .map(w -> new Clips.Pair(w.node(), w.to()))
                     .toList());
