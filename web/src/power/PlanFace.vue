@@ -35,7 +35,7 @@ function end(index: number, step: number) {
   const watched = plan.value?.watched[index]
   if (!band || !watched) return ''
   const place = starts.value[step + 1] ?? 0
-  const [low, high] = [figureAt(band.low, place), figureAt(band.high, place)]
+  const [low, high] = [Math.max(0, figureAt(band.low, place)), figureAt(band.high, place)]
   if (watched.kind === 'LAMP') return glowOf(low) === glowOf(high) ? glowOf(high) : `${glowOf(low)} to ${glowOf(high)}`
   return `${figure(low, watched.unit)} to ${figure(high, watched.unit)}`
 }

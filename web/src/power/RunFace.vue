@@ -75,7 +75,7 @@ function healthy(index: number) {
   const band = plan.value?.bands[index]
   const watched = plan.value?.watched[index]
   if (!band || !watched) return watched?.kind === 'CHASSIS' ? 'nothing may stand there' : ''
-  const [low, high] = [figureAt(band.low, place.value), figureAt(band.high, place.value)]
+  const [low, high] = [Math.max(0, figureAt(band.low, place.value)), figureAt(band.high, place.value)]
   if (watched.kind === 'LAMP')
     return glowOf(low) === glowOf(high) ? `${glowOf(high)} by now` : `${glowOf(low)} to ${glowOf(high)} by now`
   return `healthy now ${figure(low, watched.unit)} to ${figure(high, watched.unit)} ${watched.unit}`

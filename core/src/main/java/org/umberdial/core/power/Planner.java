@@ -1,6 +1,7 @@
 package org.umberdial.core.power;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -435,13 +436,15 @@ public final class Planner {
                             .mapToDouble(c -> c.rows().get(row)[second] - middle)
                             .map(d -> d * d)
                             .sum();
-                    double most = 0;
-                    for (int i = 0; i <= seconds; i++) {
-                        most = Math.max(most, Math.abs(mean.rows().get(row)[i]));
-                    }
-                    return SIGMAS * Math.sqrt(square / (draws.size() - 1)) + METER * Math.abs(middle) + SCALE * most;
+                    return SIGMAS * Math.sqrt(square / (draws.size() - 1))
+                            + METER * Math.abs(middle)
+                            + SCALE * most(mean.rows().get(row));
                 },
                 seconds);
+    }
+
+    private static double most(double[] row) {
+        return Arrays.stream(row).map(Math::abs).max().orElse(0);
     }
 
     /** An edge of the band, widened in time; what another step brings does not reach into it. */
@@ -467,8 +470,9 @@ public final class Planner {
                         double away = reach.rows().get(row)[t];
                         edge = high ? Math.max(edge, middle + away) : Math.min(edge, middle - away);
                     }
-                    // Nothing that is watched here falls below nothing.
-                    return high ? edge : Math.max(0, edge);
+                    // No meter tells a hundredth of the scale from nothing, on either side of it.
+                    double nothing = SCALE * most(mean.rows().get(row));
+                    return high || edge > nothing ? edge : -nothing;
                 },
                 seconds);
     }

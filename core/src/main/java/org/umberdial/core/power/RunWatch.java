@@ -218,7 +218,11 @@ public final class RunWatch {
         }
         double low = plan.low().at(i, place);
         double high = plan.high().at(i, place);
-        boolean outside = !settling && (read < low || read > high);
+        // Eyes tell a glow by its word, and no finer.
+        boolean beyond = watched.kind() == Watched.Kind.LAMP
+                ? Glow.of(read).compareTo(Glow.of(low)) < 0 || Glow.of(read).compareTo(Glow.of(high)) > 0
+                : read < low || read > high;
+        boolean outside = !settling && beyond;
         outsideTimes[i] = outside ? outsideTimes[i] + 1 : 0;
         if (!outside) {
             outsideSince[i] = Double.NaN;
@@ -290,9 +294,13 @@ public final class RunWatch {
 
     private boolean supply(
             int i, double read, double low, double place, RunSample sample, String against, List<Alarm> alarms) {
-        double comesTo = plan.middle().at(i, plan.seconds());
-        if (low < Math.max(LEAST_EXPECTED_VOLTS, LEAST_EXPECTED_SHARE * comesTo) || read > MISSING * low) {
+        if (read > MISSING * low) {
             return false;
+        }
+        double comesTo = plan.middle().at(i, plan.seconds());
+        if (low < Math.max(LEAST_EXPECTED_VOLTS, LEAST_EXPECTED_SHARE * comesTo)) {
+            // Missing, but no more than a few volts yet: a moment later it is one or the other.
+            return true;
         }
         int amps = plan.row(Watched.Kind.LINE_AMPERES);
         boolean known = amps >= 0 && !Double.isNaN(latest[amps]);

@@ -7,9 +7,11 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -58,9 +60,15 @@ public class RunService {
         private int applied;
         private double stepAt;
         private boolean passedOver;
+        private boolean stopped;
+        /** Supply points that were last read at a safe voltage, since it was stopped. */
+        private final Set<Integer> empty = new HashSet<>();
 
-        Watching(PowerPlan plan, RunWatch watch) {
+        private final double safeVolts;
+
+        Watching(PowerPlan plan, RunWatch watch, double safeVolts) {
             this.plan = plan;
+            this.safeVolts = safeVolts;
             this.watch = watch;
             latest = new double[plan.watched().size()];
             Arrays.fill(latest, Double.NaN);
@@ -78,6 +86,7 @@ public class RunService {
                     passedOver |= bar >= 0;
                 }
                 case RunEntry.SAMPLE -> take(sample(entry));
+                case RunEntry.STOP -> stopped = true;
                 case RunEntry.ALARM -> alarms.add(JSON.readValue(entry.body(), Alarm.class));
                 default -> {
                     // Words for people.
@@ -86,9 +95,25 @@ public class RunService {
             applied = entry.number() + 1;
         }
 
+        /** Whether every supply point was read at a safe voltage since the power was to be off. */
+        boolean isEmpty() {
+            return empty.size()
+                    == plan.watched().stream()
+                            .filter(w -> w.kind() == Watched.Kind.RAIL)
+                            .count();
+        }
+
         List<Alarm> take(RunSample sample) {
             for (int i = 0; i < latest.length; i++) {
-                latest[i] = Double.isNaN(sample.figures()[i]) ? latest[i] : sample.figures()[i];
+                double read = sample.figures()[i];
+                latest[i] = Double.isNaN(read) ? latest[i] : read;
+                if (stopped && !Double.isNaN(read) && plan.watched().get(i).kind() == Watched.Kind.RAIL) {
+                    if (Math.abs(read) <= safeVolts) {
+                        empty.add(i);
+                    } else {
+                        empty.remove(i);
+                    }
+                }
             }
             return watch.take(sample);
         }
@@ -281,7 +306,8 @@ public class RunService {
                                             .isPresent()
                                     ? 0.15
                                     : 1,
-                            run.isolated()));
+                            run.isolated()),
+                    open.policy().safeVolts());
         });
         if (watching.applied < run.entries()) {
             tables.entries(shopId, run.id(), watching.applied).forEach(watching::apply);
@@ -362,7 +388,7 @@ public class RunService {
                             .collect(Collectors.joining(","));
             add(shopId, run, watching, seconds, RunEntry.SAMPLE, body);
             if (run.state() == Run.State.STOPPING) {
-                emptied(shopId, run, watching, row, seconds);
+                emptied(shopId, run, watching, seconds);
             }
             return null;
         });
@@ -409,20 +435,9 @@ public class RunService {
         log(caller, run, PowerRun.Phase.STOPPED, why);
     }
 
-    /** The first rail read at a safe voltage ends a run that was stopped. */
-    private void emptied(String shopId, Run run, Watching watching, double[] row, double seconds) {
-        List<Watched> all = watching.plan.watched();
-        double safe = files.open(shopId, run.setId()).policy().safeVolts();
-        boolean rails = false;
-        for (int i = 0; i < all.size(); i++) {
-            if (all.get(i).kind() == Watched.Kind.RAIL) {
-                if (!Double.isNaN(watching.latest[i]) && watching.latest[i] > safe) {
-                    return;
-                }
-                rails |= !Double.isNaN(row[i]);
-            }
-        }
-        if (rails) {
+    /** A run that was stopped ends when every supply point was read at a safe voltage. */
+    private void emptied(String shopId, Run run, Watching watching, double seconds) {
+        if (watching.isEmpty()) {
             add(
                     shopId,
                     run,
