@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import PageFrame from '../ui/PageFrame.vue'
 import InstrumentList from './InstrumentList.vue'
+import NetworkedInstruments from './NetworkedInstruments.vue'
 import PolicyForm from './PolicyForm.vue'
 import StockList from './StockList.vue'
 </script>
@@ -11,6 +12,7 @@ import StockList from './StockList.vue'
       <PolicyForm />
       <div class="min-w-0 space-y-12">
         <InstrumentList />
+        <NetworkedInstruments />
         <StockList />
       </div>
     </div>

@@ -4,7 +4,7 @@ import { onUnmounted } from 'vue'
 import { useRouter } from 'vue-router'
 
 /** What is on other screens of the shop and changes with any set. */
-const acrossSets = ['shelf', 'workshop', 'equipment']
+const acrossSets = ['shelf', 'workshop', 'equipment', 'going-runs']
 
 /** Whether data is of this revision of its set or a later one: the echo of what this page did itself. */
 export function shows(data: unknown, revision: number): boolean {
@@ -22,6 +22,8 @@ export function useLive() {
 
   function changed(set: string, revision: number) {
     const here = router.currentRoute.value.params['setId'] === set
+    // Whether a set has power is shown on its own pages too.
+    if (here) void client.invalidateQueries({ queryKey: ['going-runs'] })
     void client.invalidateQueries({
       predicate: (query) =>
         here

@@ -13,7 +13,7 @@ const client = useQueryClient()
 const { data } = useQuery({
   queryKey: ['going-runs'],
   queryFn: () => orThrow(ask(http.GET('/api/power-runs'))),
-  refetchInterval: 2000,
+  refetchInterval: 10_000,
 })
 const going = computed(() => data.value?.find((one) => !route.path.startsWith(`/sets/${one.setId}/power/run`)))
 const stopped = ref('')

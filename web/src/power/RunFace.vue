@@ -33,10 +33,14 @@ const held = ref<string | null>(null)
 const going = computed(() => runs.value?.find((one) => one.state !== 'ENDED')?.id ?? null)
 watch(going, (id) => (held.value = id ?? held.value), { immediate: true })
 const runId = computed(() => asked.value ?? going.value ?? held.value)
-const { whole, state, points, problem, seconds, silent, open, read, advance, stop } = useRun(() => props.setId, runId)
+const { whole, state, points, problem, seconds, silent, open, read, advance, stop, note } = useRun(
+  () => props.setId,
+  runId,
+)
 const typed = reactive<Record<string, string>>({})
 const shown = ref('')
 const forcing = ref(false)
+const remark = ref('')
 const reason = ref('')
 watch(runId, () => void open(), { immediate: true })
 
@@ -123,6 +127,11 @@ async function keep(id: string) {
   const answer = await read({ [id]: value })
   if (answer.kind === 'ready') typed[id] = ''
 }
+async function keepRemark() {
+  if (!remark.value.trim()) return
+  const answer = await note(remark.value)
+  if (answer.kind === 'ready') remark.value = ''
+}
 async function onward() {
   const at = state.value
   if (!at || !at.mayAdvance) {
@@ -144,7 +153,8 @@ useEventListener(
   (event) => {
     if (!state.value || state.value.state === 'ENDED' || !session.mayWrite.value) return
     // Where words are typed a blank is a blank; F9 stops from there too.
-    if ((event.code === 'Space' && !forcing.value && !event.repeat) || event.key === 'F9') {
+    const words = forcing.value || (event.target instanceof HTMLElement && 'words' in event.target.dataset)
+    if ((event.code === 'Space' && !words && !event.repeat) || event.key === 'F9') {
       event.preventDefault()
       event.stopPropagation()
       void stop('')
@@ -306,6 +316,21 @@ useEventListener(
           <strong class="text-doubt">{{ Math.round(state.unexplained * 1000) }} mA unexplained.</strong>
           Through the filter, beyond what the stages take at this voltage.
         </p>
+        <p v-if="state.drift" class="border-b border-line px-4 py-2">{{ say(state.drift) }}</p>
+        <form
+          v-if="session.mayWrite.value && state.state !== 'ENDED'"
+          class="border-b border-line px-3 py-2"
+          @submit.prevent="keepRemark"
+        >
+          <input
+            v-model="remark"
+            data-words
+            aria-label="Note: how warm, what smells, what is heard"
+            placeholder="Note: how warm, what smells"
+            autocomplete="off"
+            class="min-h-11 w-full rounded border border-line bg-raised px-2"
+          />
+        </form>
         <ProblemNote :problem="problem" class="m-3" />
         <section v-if="alarms.length > 0" aria-label="Alarms" aria-live="assertive">
           <article

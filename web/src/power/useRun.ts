@@ -112,6 +112,8 @@ export function useRun(setId: () => string, runId: Readonly<Ref<string | null>>)
       acted(
         ask(http.POST('/api/sets/{setId}/power/runs/{run}/advances', { params: params(), body: { from, reason } })),
       ),
+    note: (words: string) =>
+      acted(ask(http.POST('/api/sets/{setId}/power/runs/{run}/notes', { params: params(), body: { words } }))),
     stop: (why: string) =>
       acted(ask(http.POST('/api/sets/{setId}/power/runs/{run}/stops', { params: params(), body: { why } }))),
   }

@@ -57,6 +57,13 @@ final class Application implements AutoCloseable {
                 List.of("--umber.demo=true", "-Xmx" + heapMb + "m"));
     }
 
+    /** The demo shop, in which runs of first power pass so many times as fast. */
+    static Application hurried(int speed) throws IOException {
+        return new Application(
+                "umber_e2e_" + UUID.randomUUID().toString().substring(0, 8),
+                List.of("--umber.demo=true", "--umber.power.speed=" + speed));
+    }
+
     /** One with nothing in it and nobody's yet. */
     static Application empty() throws IOException {
         return new Application("umber_e2e_" + UUID.randomUUID().toString().substring(0, 8), List.of());

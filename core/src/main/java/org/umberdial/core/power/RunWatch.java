@@ -65,8 +65,14 @@ public final class RunWatch {
      * @param holds why one may not; empty when one may
      * @param unexplained amperes through the filter that the stages do not take; empty where nothing tells
      * @param outside ids of what is outside its band
+     * @param drift how the first supply point has gone since it was warm, against what a healthy one does; empty before
+     *     that
      */
-    public record State(boolean mayAdvance, String holds, OptionalDouble unexplained, Set<String> outside) {}
+    public record State(
+            boolean mayAdvance, String holds, OptionalDouble unexplained, Set<String> outside, Optional<Drift> drift) {}
+
+    /** @param share that it has risen or, below 0, fallen, @param seconds since it was warm */
+    public record Drift(String what, double share, double seconds) {}
 
     private final PowerPlan plan;
     private final Suspicion suspicion;
@@ -87,6 +93,10 @@ public final class RunWatch {
     private final List<Moment> well = new ArrayList<>();
     private int step;
     private double stepAt;
+    /** Of the first supply point in the last step, once it is warm. */
+    private double warmVolts = Double.NaN;
+
+    private double warmAt;
 
     /**
      * @param standing how far a part may still be to blame, 0 to 1: little when it is proven
@@ -166,6 +176,16 @@ public final class RunWatch {
             if (!Double.isNaN(read)) {
                 look(i, read, place, sample, settling, alarms);
             }
+        }
+        int rail = plan.row(Watched.Kind.RAIL);
+        boolean last = step == plan.steps().size() - 1;
+        if (last
+                && Double.isNaN(warmVolts)
+                && sample.seconds() - stepAt >= lasts()
+                && rail >= 0
+                && readAt[rail] >= stepAt) {
+            warmVolts = latest[rail];
+            warmAt = readAt[rail];
         }
         boolean allWell = Arrays.stream(outsideTimes).allMatch(times -> times == 0);
         if (!settling
@@ -438,11 +458,19 @@ public final class RunWatch {
             }
         }
         String holds = holds(seconds, outside);
-        return new State(holds.isEmpty(), holds, unexplained(), outside);
+        return new State(holds.isEmpty(), holds, unexplained(), outside, drift());
     }
 
     private double lasts() {
         return plan.steps().get(step).seconds();
+    }
+
+    private Optional<Drift> drift() {
+        int rail = plan.row(Watched.Kind.RAIL);
+        return rail < 0 || Double.isNaN(warmVolts) || readAt[rail] <= warmAt
+                ? Optional.empty()
+                : Optional.of(new Drift(
+                        plan.watched().get(rail).what(), latest[rail] / warmVolts - 1, readAt[rail] - warmAt));
     }
 
     private String holds(double seconds, Set<String> outside) {

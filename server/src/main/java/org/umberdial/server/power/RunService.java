@@ -469,6 +469,9 @@ public class RunService {
     @Transactional
     public void note(String shopId, String setId, String id, String words) {
         Run run = locked(shopId, setId, id);
+        if (run.state() == Run.State.ENDED || run.entries() >= MOST_ENTRIES) {
+            throw refused("This run has ended; notes of the set go into its log.");
+        }
         with(shopId, run, watching -> {
             add(shopId, run, watching, seconds(run), RunEntry.NOTE, cut(words));
             return null;

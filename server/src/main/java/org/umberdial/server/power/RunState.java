@@ -2,6 +2,8 @@ package org.umberdial.server.power;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import java.util.Locale;
+import org.umberdial.core.power.RunWatch;
 
 /**
  * How a run stands, as a screen shows it.
@@ -9,6 +11,7 @@ import java.util.List;
  * @param seconds since it began, {@code stepAt} when its step did
  * @param holds why one may not go on yet; empty when one may
  * @param unexplained amperes through the filter that the stages do not take
+ * @param drift how the first supply point has gone since it was warm, a sentence; empty before that
  * @param controlled whether the supply can be switched from here
  * @param speed seconds of the run in one of the clock's
  */
@@ -21,6 +24,7 @@ public record RunState(
         String holds,
         List<String> outside,
         @Schema(nullable = true) Double unexplained,
+        String drift,
         boolean controlled,
         String ending,
         double speed) {
@@ -36,8 +40,19 @@ public record RunState(
                 standing.state().unexplained().isPresent()
                         ? Double.valueOf(standing.state().unexplained().getAsDouble())
                         : null,
+                standing.state().drift().map(RunState::says).orElse(""),
                 runs.canSwitch(shopId, standing.run()),
                 standing.run().ending(),
                 runs.speed());
+    }
+
+    private static String says(RunWatch.Drift drift) {
+        return String.format(
+                Locale.ROOT,
+                "%s %+.1f %% since it was warm, in %d:%02d.",
+                drift.what(),
+                100 * drift.share(),
+                (int) drift.seconds() / 60,
+                (int) drift.seconds() % 60);
     }
 }

@@ -1,5 +1,6 @@
 package org.umberdial.server.security;
 
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.Filter;
 import java.util.Map;
 import java.util.Set;
@@ -94,6 +95,9 @@ class SecurityConfiguration {
                 .logout(logout -> logout.disable())
                 .webAuthn(passkeys -> passkeys.disableDefaultRegistrationPage(true))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(DOORS)
+                        .permitAll()
+                        // The end of a stream that was let in at its beginning.
+                        .dispatcherTypeMatchers(DispatcherType.ASYNC)
                         .permitAll()
                         .requestMatchers("/api/sessions", "/api/account/**", "/webauthn/register/**")
                         .authenticated()

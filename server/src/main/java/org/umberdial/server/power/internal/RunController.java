@@ -3,6 +3,7 @@ package org.umberdial.server.power.internal;
 import io.swagger.v3.oas.annotations.Hidden;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
@@ -91,6 +92,8 @@ class RunController {
     record RunReading(@NotNull @Size(max = 20) Map<String, @Size(max = 20) String> figures) {}
 
     record RunAdvance(int from, @NotNull @Size(max = 300) String reason) {}
+
+    record RunNote(@NotBlank @Size(max = 300) String words) {}
 
     record RunStop(@NotNull @Size(max = 300) String why) {}
 
@@ -264,6 +267,18 @@ class RunController {
             @PathVariable UUID run,
             @Valid @RequestBody RunAdvance advance) {
         runs.advance(caller, setId.toString(), run.toString(), advance.from, advance.reason);
+        return state(caller, setId, run);
+    }
+
+    /** What eyes, nose and fingers say meanwhile: how warm a can is, what smells. */
+    @PostMapping("/{run}/notes")
+    RunState note(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID setId,
+            @PathVariable UUID run,
+            @Valid @RequestBody RunNote note) {
+        runs.require(caller.shopId(), setId.toString(), run.toString());
+        runs.note(caller.shopId(), setId.toString(), run.toString(), note.words.strip());
         return state(caller, setId, run);
     }
 
