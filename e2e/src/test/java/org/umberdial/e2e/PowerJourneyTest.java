@@ -23,7 +23,7 @@ class PowerJourneyTest {
 
     @BeforeAll
     static void open() throws IOException {
-        application = Application.hurried(6);
+        application = Application.hurried(9);
         browser = new Browser();
     }
 
@@ -65,7 +65,8 @@ class PowerJourneyTest {
         begin(page);
         Page other = page(ELDER + "/power/run");
         for (int step = 0; step < 3; step++) {
-            assertThat(page.locator("[aria-current=step]")).containsText("in its band");
+            assertThat(page.locator("[aria-current=step]"))
+                    .containsText(Pattern.compile("step " + (step + 1) + " of 3\\s*·\\s*in its band"));
             page.keyboard().press("n");
         }
         for (Page each : List.of(page, other)) {
@@ -85,7 +86,8 @@ class PowerJourneyTest {
         assertThat(page.getByText("The supply was read empty")).isVisible();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("All runs of this set"))
                 .click();
-        assertThat(page.getByText("Run 2")).isVisible();
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open run 2")))
+                .isVisible();
         assertThat(page.getByRole(AriaRole.IMG).first()).isVisible();
         assertEquals(List.of(), browser.complaints);
     }

@@ -29,9 +29,6 @@ import tools.jackson.databind.JsonNode;
 /** First power over the interface: what stands before it, runs by hand and by instruments, two processes, stop. */
 @ExtendWith(RunningServer.class)
 class PowerTest {
-    /** So many seconds of a run in one of the clock's. */
-    private static final double SPEED = 10;
-
     private static String quoted(Object... pairs) {
         StringBuilder json = new StringBuilder("{\"id\":\"" + UUID.randomUUID() + "\"");
         for (int i = 0; i < pairs.length; i += 2) {
@@ -221,12 +218,9 @@ class PowerTest {
      */
     @Test
     void twoProcessesShowOneRun_anAlarmSwitchesOff_andALostMeterIsAnAlarm() throws IOException {
-        String schema = "umber_test_" + UUID.randomUUID().toString().substring(0, 8);
-        String fast = "--umber.power.speed=" + SPEED;
-        ConfigurableApplicationContext first = RunningServer.started(schema, "--umber.demo=true", fast);
-        ConfigurableApplicationContext second =
-                RunningServer.started(schema, "--umber.demo=true", fast, "--umber.power.reads=false");
-        Guest one = new Guest(RunningServer.base(first));
+        ConfigurableApplicationContext second = RunningServer.twin(
+                "--umber.demo=true", "--umber.power.speed=" + RunningServer.SPEED, "--umber.power.reads=false");
+        Guest one = new Guest(RunningServer.base());
         Guest two = new Guest(RunningServer.base(second));
         Deck deck = DeckReader.read(new String(RunningServer.resource("table-set.cir"), StandardCharsets.UTF_8));
         AtomicReference<List<SimulatedSet.Hidden>> hidden = new AtomicReference<>(List.of());
@@ -237,7 +231,7 @@ class PowerTest {
                         new Clips.Pair("filter_2", "0"),
                         new Clips.Pair("filter_1", "filter_2"))),
                 117,
-                SPEED)) {
+                RunningServer.SPEED)) {
             one.get("/api/instrument-links")
                     .json()
                     .at("/links")
@@ -297,7 +291,6 @@ class PowerTest {
                     "ENDED",
                     read(two, cut, "rail:filter_2", "2").json().at("/state").asString());
         } finally {
-            first.close();
             second.close();
         }
     }

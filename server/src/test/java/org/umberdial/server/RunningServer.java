@@ -26,6 +26,11 @@ import tools.jackson.databind.ObjectMapper;
 public final class RunningServer implements BeforeAllCallback {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final HttpClient HTTP = HttpClient.newHttpClient();
+    private static final String SCHEMA =
+            "umber_test_" + UUID.randomUUID().toString().substring(0, 8);
+    /** Seconds of a run of first power in one of the clock's. */
+    static final double SPEED = 10;
+
     private static ConfigurableApplicationContext context;
 
     @Override
@@ -33,7 +38,7 @@ public final class RunningServer implements BeforeAllCallback {
         if (context != null) {
             forgetTries();
         } else {
-            context = started("umber_test_" + UUID.randomUUID().toString().substring(0, 8), "--umber.demo=true");
+            context = started(SCHEMA, "--umber.demo=true", "--umber.power.speed=" + SPEED);
         }
     }
 
@@ -46,6 +51,11 @@ public final class RunningServer implements BeforeAllCallback {
         }
         arguments.addAll(List.of(settings));
         return new SpringApplicationBuilder(UmberDial.class).run(arguments.toArray(String[]::new));
+    }
+
+    /** A second process on the same database. */
+    static ConfigurableApplicationContext twin(String... settings) {
+        return started(SCHEMA, settings);
     }
 
     static String base(ConfigurableApplicationContext application) {
