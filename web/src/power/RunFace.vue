@@ -151,7 +151,7 @@ useEventListener(
   window,
   'keydown',
   (event) => {
-    if (!state.value || state.value.state === 'ENDED' || !session.mayWrite.value) return
+    if (!state.value || state.value.state === 'ENDED') return
     // Where words are typed a blank is a blank; F9 stops from there too.
     const words = forcing.value || (event.target instanceof HTMLElement && 'words' in event.target.dataset)
     if ((event.code === 'Space' && !words && !event.repeat) || event.key === 'F9') {
@@ -160,6 +160,7 @@ useEventListener(
       void stop('')
       return
     }
+    if (!session.mayWrite.value) return
     const typing = forcing.value || event.target instanceof HTMLInputElement
     if (typing || event.ctrlKey || event.altKey || event.metaKey) return
     const watched = plan.value?.watched[Number(event.key) - 1]
@@ -200,11 +201,11 @@ useEventListener(
           Bring the set up: {{ planned.plan.steps.map((one) => one.name).join(', ') }}
         </h2>
         <p>
-          Lamp and fuse protect the set; this screen only warns. Glasses on, lean back, one hand in the pocket, the
-          other at the plug.
+          Plug in and switch on, then start the clock at once: the band counts from there. Lamp and fuse protect the
+          set; this screen only warns. Glasses on, lean back, one hand in the pocket, the other at the plug.
         </p>
         <div v-if="session.mayWrite.value" class="flex flex-wrap gap-3">
-          <AppButton look="main" @click="begin('HAND')">Switch on now, enter by hand</AppButton>
+          <AppButton look="main" @click="begin('HAND')">It is on: start the clock, enter by hand</AppButton>
           <AppButton v-if="links && links.links.length > 0" @click="begin('INSTRUMENTS')">
             Let the instruments switch on and read
           </AppButton>
@@ -400,7 +401,7 @@ useEventListener(
         </RouterLink>
       </div>
       <button
-        v-if="session.mayWrite.value && state.state !== 'ENDED'"
+        v-if="state.state !== 'ENDED'"
         class="flex min-h-28 flex-col items-center justify-center bg-[#a32218] px-4 py-3 text-white"
         @click="stop('')"
       >

@@ -93,6 +93,9 @@ class AccountTest {
         "POST,/api/sets,422,403",
         "POST,/api/instruments,400,403",
         "POST,/api/sets/00000000-0000-4000-8000-000000000000/readings,400,403",
+        "POST,/api/sets/00000000-0000-4000-8000-000000000000/power/runs,422,403",
+        "POST,/api/sets/00000000-0000-4000-8000-000000000000/power/runs/00000000-0000-4000-8000-000000000000/stops,422,422",
+        "POST,/api/instrument-links,403,403",
         "POST,/api/sets/00000000-0000-4000-8000-000000000000/owner-erasures,403,403",
         "DELETE,/api/sets/00000000-0000-4000-8000-000000000000/marks,400,403",
     })

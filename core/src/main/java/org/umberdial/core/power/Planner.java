@@ -64,6 +64,9 @@ public final class Planner {
     /** Old electrolytics form under a ramp, a step at a time [s]. */
     private static final double FORMING_SECONDS = 300;
 
+    /** Below it nothing that is called a line feeds a set [V]. */
+    private static final double LEAST_LINE = 60;
+
     private static final double FUSE_MARGIN = 1.5;
     private static final int MOST_FAULTS = 28;
     /** A leak that is reckoned takes so much of what the tubes take. */
@@ -115,6 +118,15 @@ public final class Planner {
      */
     public static Planned plan(BenchSet set, String mode, double line, School way, boolean forming) {
         Optional<PowerScene> scene = PowerScene.of(set, mode, line);
+        if (!set.construction().lineFed()
+                || scene.filter(s -> s.line() < LEAST_LINE).isPresent()) {
+            return new Planned(
+                    Optional.empty(),
+                    List.of(),
+                    "This set is not fed from the line: bring it up on a bench supply, its current limit a little above what"
+                            + " the set draws, and watch volts and amperes there. A lamp or a variable transformer has no"
+                            + " place before it.");
+        }
         if (scene.isEmpty()) {
             return new Planned(
                     Optional.empty(),

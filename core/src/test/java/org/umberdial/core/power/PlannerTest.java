@@ -118,6 +118,19 @@ class PlannerTest {
         assertTrue(none.reason().contains("no circuit yet"));
     }
 
+    @Test
+    void aSetThatNoLineFeedsIsNotPutBehindALamp() {
+        BenchSet car = new BenchSet(
+                ConstructionClass.VIBRATOR,
+                TABLE.parts(),
+                TABLE.sockets(),
+                TABLE.testPoints(),
+                List.of(),
+                TABLE.modes());
+        Planner.Planned none = Planner.plan(car, "", 117, School.LAMP_LIMITER, false);
+        assertTrue(none.plan().isEmpty() && none.reason().contains("bench supply"), none.reason());
+    }
+
     /** Usual values help and accuse nobody: the band is wider, and how many there are is kept with the plan. */
     @Test
     void valuesNobodyComparedWidenTheBand() {

@@ -22,6 +22,7 @@ import org.springframework.stereotype.Component;
 import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.Watched;
 import org.umberdial.server.power.internal.RunTables;
+import org.umberdial.server.security.Caller;
 
 /**
  * Reads the instruments of runs, five times a second. Of several processes on one database the one that holds a run's
@@ -107,6 +108,7 @@ class RunReader {
         private final Run run;
         private final Map<String, ScpiClient> clients = new HashMap<>();
         private final Map<String, Integer> failures = new HashMap<>();
+        private List<Link> links = List.of();
 
         Reading(String shopId, Run run) {
             this.shopId = shopId;
@@ -115,10 +117,25 @@ class RunReader {
 
         @Override
         public void run() {
+            long failsSince = 0;
             try {
-                while (!closing && mayRead()) {
+                while (!closing) {
                     long began = System.nanoTime();
-                    once();
+                    try {
+                        if (!mayRead()) {
+                            return;
+                        }
+                        once();
+                        failsSince = 0;
+                    } catch (RuntimeException e) {
+                        failsSince = failsSince == 0 ? began : failsSince;
+                        if (began - failsSince > LEASE.toNanos()) {
+                            // What cannot be kept is not watched; then it has no power either.
+                            LOG.warn("A run cannot be kept; its supply is switched off", e);
+                            Switches.off(links).ifPresent(LOG::error);
+                            return;
+                        }
+                    }
                     long left = PERIOD_MILLIS - (System.nanoTime() - began) / 1_000_000;
                     if (left > 0) {
                         Thread.sleep(left);
@@ -126,8 +143,6 @@ class RunReader {
                 }
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
-            } catch (RuntimeException e) {
-                LOG.warn("Reading a run broke off; it is taken on again", e);
             } finally {
                 clients.values().forEach(ScpiClient::close);
                 going.remove(run.id());
@@ -147,7 +162,8 @@ class RunReader {
             Map<String, Double> figures = new HashMap<>();
             Run now = tables.run(shopId, run.id()).orElseThrow();
             double lampWatts = plan.steps().get(now.step()).lampWatts();
-            for (Link link : switches.links(shopId)) {
+            links = switches.links(shopId);
+            for (Link link : links) {
                 link.profile().reads().forEach((what, query) -> {
                     boolean watched = plan.watched().stream().anyMatch(w -> w.id().equals(what));
                     if (watched) {
@@ -202,9 +218,22 @@ class RunReader {
                 .toList();
     }
 
+    /** Nobody watches from here on: what this process reads loses its power. */
     @EventListener(ContextClosedEvent.class)
     void close() {
         closing = true;
+        going.values().forEach(reading -> {
+            try {
+                runs.stop(
+                        new Caller(reading.shopId, "program"),
+                        reading.run.setId(),
+                        reading.run.id(),
+                        "The program that reads the instruments is shut down");
+            } catch (RuntimeException e) {
+                LOG.warn("A run could not be stopped in order; its supply is switched off", e);
+                Switches.off(reading.links).ifPresent(LOG::error);
+            }
+        });
         threads.shutdownNow();
     }
 }

@@ -58,6 +58,7 @@ public class RunService {
         private final List<Alarm> alarms = new ArrayList<>();
         private final double[] latest;
         private int applied;
+        private double seconds;
         private double stepAt;
         private boolean passedOver;
         private boolean stopped;
@@ -93,6 +94,7 @@ public class RunService {
                 }
             }
             applied = entry.number() + 1;
+            seconds = Math.max(seconds, entry.seconds());
         }
 
         /** Whether every supply point was read at a safe voltage since the power was to be off. */
@@ -205,6 +207,7 @@ public class RunService {
     @Transactional
     public void start(Caller caller, String setId, String id, Run.Feed feed) {
         OpenSet open = files.open(caller.shopId(), setId);
+        tables.lockSet(caller.shopId(), setId);
         if (tables.run(caller.shopId(), id).isPresent()) {
             require(caller.shopId(), setId, id);
             return;
@@ -396,7 +399,9 @@ public class RunService {
 
     /** Keeps an entry and what follows from it. */
     private void add(String shopId, Run run, Watching watching, double seconds, String kind, String body) {
-        RunEntry entry = tables.add(shopId, run, watching.applied, seconds, kind, body);
+        // A clock that is set back meanwhile does not turn a run back.
+        watching.seconds = Math.max(watching.seconds, seconds);
+        RunEntry entry = tables.add(shopId, run, watching.applied, watching.seconds, kind, body);
         if (!kind.equals(RunEntry.SAMPLE)) {
             watching.apply(entry);
             return;

@@ -117,13 +117,17 @@ public class Switches {
      * @return what went wrong, in a sentence
      */
     Optional<String> off(String shopId) {
-        Optional<String> fault = Optional.empty();
-        for (Link link : links(shopId)) {
-            if (link.profile().switches()) {
-                fault = off(link).or(() -> Optional.empty());
-            }
-        }
-        return fault;
+        return off(links(shopId));
+    }
+
+    /** The same for instruments that are known already, where nobody can be asked any more. */
+    static Optional<String> off(List<Link> links) {
+        List<String> faults = links.stream()
+                .filter(link -> link.profile().switches())
+                .map(Switches::off)
+                .flatMap(Optional::stream)
+                .toList();
+        return faults.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", faults));
     }
 
     private static Optional<String> off(Link link) {

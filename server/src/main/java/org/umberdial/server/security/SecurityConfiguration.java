@@ -116,6 +116,9 @@ class SecurityConfiguration {
                         .authenticated()
                         .requestMatchers(HttpMethod.POST, COMPUTED)
                         .authenticated()
+                        // Whoever looks may stop what has power.
+                        .requestMatchers(HttpMethod.POST, "/api/sets/*/power/runs/*/stops")
+                        .authenticated()
                         .requestMatchers("/api/**")
                         .hasAnyRole(Role.OWNER.name(), Role.BENCH.name())
                         .anyRequest()

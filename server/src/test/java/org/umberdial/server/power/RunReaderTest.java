@@ -67,4 +67,12 @@ class RunReaderTest {
         verify(tables, timeout(10_000).atLeast(2)).lease(eq("shop"), eq("run"), anyString(), any(), any());
         verify(runs, never()).lost(any(), any(), any(), any(), any());
     }
+
+    @Test
+    void whatIsReadLosesItsPowerWhenTheProgramIsShutDown() {
+        when(tables.lease(eq("shop"), eq("run"), anyString(), any(), any())).thenReturn(Optional.of(""));
+        reader.look();
+        reader.close();
+        verify(runs).stop(any(), eq("set"), eq("run"), contains("shut down"));
+    }
 }

@@ -43,6 +43,15 @@ public class RunTables {
                 == 1;
     }
 
+    /** Lets nobody else begin a run of the set until the transaction ends. */
+    public void lockSet(String shopId, String setId) {
+        db.select(BENCH_SET.ID)
+                .from(BENCH_SET)
+                .where(BENCH_SET.SHOP_ID.eq(shopId), BENCH_SET.ID.eq(setId))
+                .forUpdate()
+                .fetch();
+    }
+
     /** A set's runs, the latest first. */
     public List<Run> of(String shopId, String setId) {
         return db.selectFrom(POWER_RUN)
