@@ -41,6 +41,7 @@ const typed = reactive<Record<string, string>>({})
 const shown = ref('')
 const forcing = ref(false)
 const remark = ref('')
+const allAlarms = ref(false)
 const reason = ref('')
 watch(runId, () => void open(), { immediate: true })
 
@@ -78,6 +79,7 @@ const latest = computed(() =>
 function healthy(index: number) {
   const band = plan.value?.bands[index]
   const watched = plan.value?.watched[index]
+  if (state.value?.state !== 'RUNNING') return watched?.kind === 'RAIL' ? 'read it until it is at a safe voltage' : ''
   if (!band || !watched) return watched?.kind === 'CHASSIS' ? 'nothing may stand there' : ''
   const [low, high] = [Math.max(0, figureAt(band.low, place.value)), figureAt(band.high, place.value)]
   if (watched.kind === 'LAMP')
@@ -125,7 +127,11 @@ async function keep(id: string) {
   const value = typed[id]?.trim() ?? ''
   if (!value) return
   const answer = await read({ [id]: value })
-  if (answer.kind === 'ready') typed[id] = ''
+  if (answer.kind === 'ready') {
+    typed[id] = ''
+    // So that the next key chooses the next figure.
+    document.getElementById(`row-${id}`)?.focus()
+  }
 }
 async function keepRemark() {
   if (!remark.value.trim()) return
@@ -276,6 +282,33 @@ useEventListener(
         </div>
       </figure>
       <div class="min-h-0 overflow-auto border-l border-line bg-sheet">
+        <section v-if="alarms.length > 0" aria-label="Alarms" aria-live="assertive">
+          <article
+            v-for="one in allAlarms ? alarms : alarms.slice(0, 1)"
+            :key="`${one.kind}${one.seconds}${one.watched}`"
+            class="border-b border-line bg-raised px-4 py-2"
+          >
+            <h3 class="font-semibold" :class="one.grave ? 'text-bad' : 'text-doubt'">
+              {{ clockOf(one.seconds) }} {{ say(one.label) }}
+            </h3>
+            <p class="text-sm">{{ say(one.says) }}</p>
+            <ul v-if="one.suspects.length > 0" class="pt-1 text-sm">
+              <li v-for="who in one.suspects" :key="who.says">
+                <strong>{{ who.how }}</strong>
+                {{ say(who.says) }}
+              </li>
+            </ul>
+            <p v-if="one.unnamed" class="text-sm text-soft">{{ say(one.unnamed) }}</p>
+          </article>
+          <button
+            v-if="alarms.length > 1"
+            class="min-h-11 px-4 text-sm text-accent underline underline-offset-4"
+            :aria-expanded="allAlarms"
+            @click="allAlarms = !allAlarms"
+          >
+            {{ allAlarms ? 'Show the latest' : `${alarms.length - 1} before it` }}
+          </button>
+        </section>
         <ul>
           <li
             v-for="(one, index) in plan.watched"
@@ -284,6 +317,7 @@ useEventListener(
             :class="index === row ? 'bg-mark' : ''"
           >
             <button
+              :id="`row-${one.id}`"
               class="flex min-h-11 items-center"
               :aria-label="`Show ${say(one.what)}`"
               :aria-pressed="index === row"
@@ -297,7 +331,7 @@ useEventListener(
             </span>
             <span class="font-figures text-2xl font-semibold" :class="tone(index)">{{ shownValue(index) }}</span>
             <form
-              v-if="session.mayWrite.value && whole?.run.feed === 'HAND' && state.state !== 'ENDED'"
+              v-if="index === row && session.mayWrite.value && whole?.run.feed === 'HAND' && state.state !== 'ENDED'"
               class="col-span-2 col-start-2"
               @submit.prevent="keep(one.id)"
             >
@@ -333,25 +367,6 @@ useEventListener(
           />
         </form>
         <ProblemNote :problem="problem" class="m-3" />
-        <section v-if="alarms.length > 0" aria-label="Alarms" aria-live="assertive">
-          <article
-            v-for="one in alarms"
-            :key="`${one.kind}${one.seconds}${one.watched}`"
-            class="border-b border-line px-4 py-2"
-          >
-            <h3 class="font-semibold" :class="one.grave ? 'text-bad' : 'text-doubt'">
-              {{ clockOf(one.seconds) }} {{ say(one.label) }}
-            </h3>
-            <p class="text-sm">{{ say(one.says) }}</p>
-            <ul v-if="one.suspects.length > 0" class="pt-1 text-sm">
-              <li v-for="who in one.suspects" :key="who.says">
-                <strong>{{ who.how }}</strong>
-                {{ say(who.says) }}
-              </li>
-            </ul>
-            <p v-if="one.unnamed" class="text-sm text-soft">{{ say(one.unnamed) }}</p>
-          </article>
-        </section>
       </div>
     </div>
     <footer class="grid border-t-2 border-bad sm:grid-cols-[minmax(0,1fr)_21rem]">
