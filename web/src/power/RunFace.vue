@@ -104,6 +104,11 @@ watch(
     if (count > (before ?? 0)) play('BAD')
   },
 )
+/** Nothing is to be forced any more. */
+watch(
+  () => state.value?.mayAdvance,
+  (may) => (forcing.value = forcing.value && !may),
+)
 /** What to stop for in this step, in the largest type. */
 const stopRule = computed(() => {
   const one = step.value
