@@ -13,7 +13,7 @@ import TextField from '../ui/TextField.vue'
 import { useShop } from '../ui/useShop'
 import { useSound } from '../volts/useSound'
 import RunChart from './RunChart.vue'
-import { clockOf, figure, figureAt, glowOf, stretches } from './timeline'
+import { clockOf, figure, figureAt, glowOf, stretches, thinned } from './timeline'
 import { useLinks, usePower, usePowerPlan, useRuns, type RunView } from './usePower'
 import { useRun } from './useRun'
 
@@ -62,7 +62,7 @@ const row = computed(() => {
     : Math.max(0, plan.value?.watched.findIndex((one) => one.kind === 'RAIL') ?? 0)
 })
 const trace = computed(() =>
-  points.value.flatMap((point) => {
+  thinned(points.value, 1200).flatMap((point) => {
     const value = point.figures[row.value]
     return value === null || value === undefined ? [] : [[point.seconds, value] as const]
   }),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clockOf, figure, figureAt, glowOf, laid, stretches } from './timeline'
+import { clockOf, figure, figureAt, glowOf, laid, stretches, thinned } from './timeline'
 
 describe('a plan on the time of a run', () => {
   it('lies as planned while nothing is late', () => {
@@ -43,4 +43,12 @@ it('writes figures as a meter does', () => {
   expect(figure(117.4, 'V')).toBe('117')
   expect(clockOf(72.9)).toBe('1:12')
   expect(glowOf(0.5)).toBe('bright')
+})
+
+it('thins a long run, and keeps where it is now', () => {
+  const long = Array.from({ length: 18_000 }, (_, i) => i)
+  const kept = thinned(long, 1200)
+  expect(kept.length).toBeLessThan(1202)
+  expect(kept[kept.length - 1]).toBe(17_999)
+  expect(thinned([1, 2, 3], 1200)).toEqual([1, 2, 3])
 })

@@ -67,3 +67,9 @@ export function figure(value: number, unit: string): string {
   if (unit === 'A') return size < 0.0005 ? '0.000' : value.toFixed(3)
   return size < 0.05 ? '0.0' : size < 100 ? value.toFixed(1) : value.toFixed(0)
 }
+
+/** No more points than a chart has room for, the last among them. */
+export function thinned<T>(points: readonly T[], most: number): T[] {
+  const every = Math.ceil(points.length / most)
+  return every <= 1 ? [...points] : points.filter((_, i) => i % every === 0 || i === points.length - 1)
+}

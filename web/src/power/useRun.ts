@@ -5,7 +5,7 @@ import { ask, http, type Problem, type Schemas } from '../api/client'
 
 type Whole = Schemas['RunWhole']
 export type RunState = Schemas['RunState']
-export type AlarmView = Schemas['AlarmView']
+export type AlarmView = Schemas['RunAlarm']
 type Entry = { number: number; seconds: number; kind: string; body: string }
 
 /** No word for so long, and nobody watches here [ms]. */
@@ -51,9 +51,11 @@ export function useRun(setId: () => string, runId: Readonly<Ref<string | null>>)
         .split(',')
         .map((cell) => (cell === '' ? null : Number(cell))) as (number | null)[]
       points.value = [...points.value, { seconds: entry.seconds, figures: figures as number[] }]
-    } else {
-      // Steps, alarms and stops are few: what the server makes of them is asked for.
-      void load()
+    } else if (whole.value && entry.kind === 'alarm') {
+      whole.value = { ...whole.value, alarms: [...whole.value.alarms, JSON.parse(entry.body) as AlarmView] }
+    } else if (whole.value) {
+      const { number, seconds: at, kind, body } = entry
+      whole.value = { ...whole.value, events: [...whole.value.events, { number, seconds: at, kind, words: body }] }
     }
   }
   function follow() {

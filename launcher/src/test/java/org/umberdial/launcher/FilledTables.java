@@ -84,7 +84,9 @@ final class FilledTables {
             "order_id",
             "part_order",
             "series_id",
-            "series"
+            "series",
+            "run_id",
+            "power_run"
         };
         for (int at = 0; at < refers.length; at += 2) {
             if (column.name.equals(refers[at])) {

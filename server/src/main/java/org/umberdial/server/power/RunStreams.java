@@ -11,7 +11,9 @@ import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.umberdial.core.power.Alarm;
 import org.umberdial.server.problem.Problem;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Sends a run's entries to every screen that looks at it, whichever process they came through. Each goes under its
@@ -19,6 +21,7 @@ import org.umberdial.server.problem.Problem;
  */
 @Component
 public class RunStreams {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final Logger LOG = LoggerFactory.getLogger(RunStreams.class);
     /** Then the page opens it anew, as whoever is signed in there by now. */
     private static final long OPEN_MILLIS = 60_000;
@@ -90,7 +93,7 @@ public class RunStreams {
             page.emitter.send(SseEmitter.event()
                     .id(String.valueOf(entry.number()))
                     .name("entry")
-                    .data(entry, MediaType.APPLICATION_JSON));
+                    .data(shown(entry), MediaType.APPLICATION_JSON));
             page.next = entry.number() + 1;
         }
         if (!entries.isEmpty() || looks % LOOKS_BETWEEN_WORDS == 0) {
@@ -100,6 +103,17 @@ public class RunStreams {
                             RunState.of(runs, page.shopId, runs.standing(page.shopId, page.setId, page.run)),
                             MediaType.APPLICATION_JSON));
         }
+    }
+
+    /** An alarm with its words, so that no screen has to ask for them. */
+    private static RunEntry shown(RunEntry entry) {
+        return entry.kind().equals(RunEntry.ALARM)
+                ? new RunEntry(
+                        entry.number(),
+                        entry.seconds(),
+                        entry.kind(),
+                        JSON.writeValueAsString(RunAlarm.of(JSON.readValue(entry.body(), Alarm.class))))
+                : entry;
     }
 
     /** Open streams would hold up an orderly shutdown. */

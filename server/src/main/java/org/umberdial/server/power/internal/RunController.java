@@ -24,13 +24,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import org.umberdial.core.power.Alarm;
 import org.umberdial.core.power.Glow;
 import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.Watched;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
 import org.umberdial.server.power.Run;
+import org.umberdial.server.power.RunAlarm;
 import org.umberdial.server.power.RunEntry;
 import org.umberdial.server.power.RunService;
 import org.umberdial.server.power.RunState;
@@ -59,18 +59,6 @@ class RunController {
             String author,
             boolean isolated) {}
 
-    record RunSuspect(String part, String says, String how) {}
-
-    record AlarmView(
-            Alarm.Kind kind,
-            String label,
-            double seconds,
-            String watched,
-            String says,
-            boolean grave,
-            List<RunSuspect> suspects,
-            String unnamed) {}
-
     /** @param figures in the order of what is watched; null for what was not read then */
     record RunPoint(double seconds, List<Double> figures) {}
 
@@ -82,7 +70,7 @@ class RunController {
             PowerController.PowerPlanView plan,
             RunState state,
             List<RunPoint> points,
-            List<AlarmView> alarms,
+            List<RunAlarm> alarms,
             List<RunEvent> events,
             int next) {}
 
@@ -151,7 +139,7 @@ class RunController {
                 PowerController.view(standing.plan()),
                 RunState.of(runs, caller.shopId(), standing),
                 thinned(points),
-                standing.alarms().stream().map(RunController::alarm).toList(),
+                standing.alarms().stream().map(RunAlarm::of).toList(),
                 events,
                 entries.isEmpty() ? 0 : entries.get(entries.size() - 1).number() + 1);
     }
@@ -175,23 +163,6 @@ class RunController {
         }
         kept.add(points.get(points.size() - 1));
         return kept;
-    }
-
-    private static AlarmView alarm(Alarm alarm) {
-        return new AlarmView(
-                alarm.kind(),
-                alarm.kind().label(),
-                alarm.seconds(),
-                alarm.watched(),
-                alarm.says(),
-                alarm.kind().grave(),
-                alarm.suspects().stream()
-                        .map(s -> new RunSuspect(
-                                s.part(),
-                                s.says(),
-                                s.odds() > 0.75 ? "most likely" : s.odds() > 0.3 ? "likely" : "perhaps"))
-                        .toList(),
-                alarm.unnamed());
     }
 
     @PostMapping("/{run}/samples")
