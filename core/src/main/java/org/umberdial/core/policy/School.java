@@ -97,7 +97,7 @@ public enum School {
     LAMP_LIMITER(
             Question.FIRST_POWER,
             "Lamps in series, larger step by step",
-            "A lamp answers within a second, hands or no hands: a short lights the lamp and not the set."),
+            "A lamp limits what a short can take, within a second, hands or no hands. Its glow alone misleads; B+ tells."),
     VARIABLE_TRANSFORMER(
             Question.FIRST_POWER,
             "A variable transformer, raised step by step",

@@ -290,13 +290,14 @@ public final class Planner {
         }
         LampRow one = first.get();
         why.add(text(
-                "With one %.0f W lamp the set sees %.0f V and %s reaches %.0f V in %.0f s. With a shorted first filter it"
+                "With one %.0f W lamp the set sees %.0f V, %s reaches %.0f V in %.0f s and the lamp is %s. With a shorted first filter it"
                         + " sees %.0f V, %s stays at %.0f V and the lamp is %s.",
                 one.watts(),
                 one.setVolts(),
                 scene.rails().get(0).name(),
                 one.railVolts(),
                 one.seconds(),
+                Glow.of(one.glow()).label(),
                 one.shortedSetVolts(),
                 scene.rails().get(0).name(),
                 one.shortedRailVolts(),
@@ -305,7 +306,7 @@ public final class Planner {
             why.add("The glow alone tells nothing here: the lamp starves the rectifier's heater, so a short looks mild."
                     + " Read set volts and B+ at every step.");
         }
-        steps.add(new PowerStep(scene.line(), List.of(one.watts()), 0, "a short lights the lamp and not the set"));
+        steps.add(new PowerStep(scene.line(), List.of(one.watts()), 0, "it limits what a short can take"));
         pick(rows, SECOND_SHARE, one.watts())
                 .ifPresent(two -> steps.add(
                         new PowerStep(scene.line(), List.of(two.watts()), 0, "nearer to its volts, still limited")));
