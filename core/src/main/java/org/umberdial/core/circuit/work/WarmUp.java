@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.umberdial.core.circuit.law.Filament;
+import org.umberdial.core.circuit.law.ThermalLaw;
 import org.umberdial.core.circuit.network.Branch;
-import org.umberdial.core.circuit.network.Heat;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Store;
@@ -50,6 +50,7 @@ public final class WarmUp {
     private static final int MOST_HALVINGS = 4;
 
     private static final int MOST_WIDENINGS = 4;
+    private static final int CUTS = 10;
 
     /**
      * One moment.
@@ -426,18 +427,23 @@ public final class WarmUp {
                 now, volts, side.setVolts(), side.amperes(), Math.max(0, side.watts(present)), lampWatts, shown);
     }
 
-    /** Lets every filament follow the power it has. */
+    /**
+     * Lets every filament follow the power it has. A cold one takes many times its power and its resistance runs up
+     * within a fraction of a step; so the step is cut, with the volts across it as they are.
+     */
     private void warmHeaters() {
         double most = 0;
         for (int i = 0; i < solver.heaters.warmth.length; i++) {
-            Heat heat = network.heats().get(i);
-            double power = solver.heaters.effectiveVolts[i]
-                    * solver.heaters.effectiveVolts[i]
-                    / heat.law().ohms(solver.heaters.warmth[i])
-                    / heat.law().ratedWatts();
-            double change = (1 - Math.exp(-STEP_SECONDS / heat.law().seconds())) * (power - solver.heaters.warmth[i]);
-            solver.heaters.warmth[i] += change;
-            most = Math.max(most, Math.abs(change));
+            ThermalLaw law = network.heats().get(i).law();
+            double volts = solver.heaters.effectiveVolts[i];
+            double share = 1 - Math.exp(-STEP_SECONDS / CUTS / law.seconds());
+            double before = solver.heaters.warmth[i];
+            double warmth = before;
+            for (int cut = 0; cut < CUTS; cut++) {
+                warmth += share * (volts * volts / law.ohms(warmth) / law.ratedWatts() - warmth);
+            }
+            solver.heaters.warmth[i] = warmth;
+            most = Math.max(most, Math.abs(warmth - before));
         }
         warmed += most;
     }

@@ -44,9 +44,14 @@ final class Simulator {
     }
 
     static Answer run(Deck deck, Values values, double settleSeconds, int stepsPerCycle) {
+        return run(values.network(), SpiceExport.write(deck, values, settleSeconds, stepsPerCycle), deck.title());
+    }
+
+    /** @param text of a deck that was written for a network, and perhaps changed since */
+    static Answer run(Network network, String text, String title) {
         try {
             Path file = Files.createTempFile("umber", ".cir");
-            Files.writeString(file, SpiceExport.write(deck, values, settleSeconds, stepsPerCycle));
+            Files.writeString(file, text);
             long start = System.nanoTime();
             Path output = Files.createTempFile("umber", ".out");
             Process process = new ProcessBuilder("ngspice", "-b", file.toString())
@@ -55,7 +60,7 @@ final class Simulator {
                     .start();
             if (!process.waitFor(100, TimeUnit.SECONDS)) {
                 process.destroyForcibly();
-                throw new AssertionError("ngspice did not end within 100 s on " + deck.title());
+                throw new AssertionError("ngspice did not end within 100 s on " + title);
             }
             double seconds = (System.nanoTime() - start) / 1e9;
             Map<String, Double> measured = new HashMap<>();
@@ -67,7 +72,7 @@ final class Simulator {
             }
             Files.delete(file);
             Files.delete(output);
-            return answer(values.network(), measured, seconds);
+            return answer(network, measured, seconds);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         } catch (InterruptedException e) {
