@@ -88,6 +88,7 @@ public final class RunWatch {
     private final List<List<Double>> ratios = new ArrayList<>();
     private final double[] best;
     private final double[] setThen;
+    private final double[] bestAt;
     private final double[] sinksSince;
     private final Moment[] whenBest;
     private final List<Moment> well = new ArrayList<>();
@@ -114,6 +115,7 @@ public final class RunWatch {
         outsideTimes = new int[count];
         best = new double[count];
         setThen = nothing();
+        bestAt = nothing();
         sinksSince = nothing();
         whenBest = new Moment[count];
         for (int i = 0; i < count; i++) {
@@ -233,7 +235,8 @@ public final class RunWatch {
                     i,
                     sample,
                     watched.what() + " is at " + shown(watched, read) + "; the capacitors there stand "
-                            + shown(watched, watched.most()) + ".",
+                            + shown(watched, watched.most())
+                            + (plan.usual() == 0 ? "." : ", as such sets usually have them: read theirs."),
                     alarms);
         }
         double low = plan.low().at(i, place);
@@ -274,9 +277,7 @@ public final class RunWatch {
 
     private boolean nothingFlows(double place) {
         int amps = plan.row(Watched.Kind.LINE_AMPERES);
-        return amps >= 0
-                && !Double.isNaN(latest[amps])
-                && latest[amps] < plan.low().at(amps, place) * NOTHING_FLOWS;
+        return amps >= 0 && readAt[amps] >= stepAt && latest[amps] < plan.low().at(amps, place) * NOTHING_FLOWS;
     }
 
     private boolean current(
@@ -323,7 +324,7 @@ public final class RunWatch {
             return true;
         }
         int amps = plan.row(Watched.Kind.LINE_AMPERES);
-        boolean known = amps >= 0 && !Double.isNaN(latest[amps]);
+        boolean known = amps >= 0 && readAt[amps] >= stepAt;
         if (nothingFlows(place)) {
             return false;
         }
@@ -364,11 +365,15 @@ public final class RunWatch {
         }
         double ratio =
                 window.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
-        boolean steady = !Double.isNaN(setThen[i])
-                && (Double.isNaN(latest[set]) || Math.abs(latest[set] / setThen[i] - 1) <= STEADY_LINE);
+        // A line that nobody has read since may have fallen just as well.
+        boolean steady = set >= 0
+                && !Double.isNaN(setThen[i])
+                && readAt[set] > bestAt[i]
+                && Math.abs(latest[set] / setThen[i] - 1) <= STEADY_LINE;
         if (ratio >= best[i]) {
             best[i] = ratio;
-            setThen[i] = Double.isNaN(latest[set]) ? 1 : latest[set];
+            setThen[i] = latest[set];
+            bestAt[i] = sample.seconds();
             whenBest[i] = new Moment(place, latest.clone());
             sinksSince[i] = Double.NaN;
         } else if (ratio < (1 - drift) * best[i] && steady) {
@@ -500,7 +505,7 @@ public final class RunWatch {
     private OptionalDouble unexplained() {
         int drop = plan.row(Watched.Kind.DROP);
         int rail = plan.row(Watched.Kind.RAIL);
-        if (drop < 0 || Double.isNaN(latest[drop]) || Double.isNaN(latest[rail])) {
+        if (drop < 0 || !(readAt[drop] >= stepAt) || !(readAt[rail] >= stepAt)) {
             return OptionalDouble.empty();
         }
         double place = place(readAt[drop]);

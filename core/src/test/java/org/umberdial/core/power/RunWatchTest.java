@@ -152,6 +152,17 @@ class RunWatchTest {
         assertEquals(List.of(), alarms);
     }
 
+    /** By hand the line may have fallen as well: what nobody has read accuses nothing. */
+    @Test
+    void aRailThatWasReadLowerSinksOnlyWhenTheSetsVoltsWereReadToo() {
+        RunWatch watch = watch(true);
+        watch.take(read(14, true, "set", 70));
+        watch.take(read(15, true, "rail:b", 64));
+        assertEquals(List.of(), watch.take(read(20, true, "rail:b", 60)));
+        assertEquals(List.of(), watch.take(read(21, true, "set", 70)));
+        assertEquals(List.of(Alarm.Kind.SINKING), kinds(watch.take(read(22, true, "rail:b", 60))));
+    }
+
     @Test
     void chassisVoltsMeanNothingBehindAnIsolationTransformer() {
         assertEquals(List.of(), watch(true).take(read(10, true, "chassis", 90)));
