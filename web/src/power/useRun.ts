@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/vue-query'
-import { useIntervalFn } from '@vueuse/core'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, onUnmounted, ref, shallowRef, type Ref } from 'vue'
 import { ask, http, type Problem, type Schemas } from '../api/client'
 
@@ -60,7 +60,7 @@ export function useRun(setId: () => string, runId: Readonly<Ref<string | null>>)
   }
   function follow() {
     source?.close()
-    if (!runId.value || state.value?.state === 'ENDED') return
+    if (!runId.value || state.value?.state === 'ENDED' || document.hidden || !window.EventSource) return
     source = new EventSource(`/api/sets/${setId()}/power/runs/${runId.value}/live?from=${next}`)
     source.addEventListener('ready', () => (heardAt.value = Date.now()))
     source.addEventListener('entry', (event) => {
@@ -86,6 +86,11 @@ export function useRun(setId: () => string, runId: Readonly<Ref<string | null>>)
     follow()
   }
   useIntervalFn(() => (now.value = Date.now()), 250)
+  // A browser opens few connections to one server; a page nobody looks at gives its own back.
+  useEventListener(document, 'visibilitychange', () => {
+    if (document.hidden) source?.close()
+    else if (runId.value && state.value?.state !== 'ENDED') void load().then(follow)
+  })
   onUnmounted(() => source?.close())
 
   const seconds = computed(() => {

@@ -50,6 +50,8 @@ public class RunService {
     private static final int MOST_ENTRIES = 400_000;
 
     private static final int LONGEST_WORDS = 400;
+    /** How far a part that was proven may still be it: proofs hold for the volts and the warmth they were made at. */
+    private static final double PROVEN = 0.15;
 
     /** How far a run is worked out, in this process. */
     private static final class Watching {
@@ -292,30 +294,19 @@ public class RunService {
         return words.length() <= LONGEST_WORDS ? words : words.substring(0, LONGEST_WORDS);
     }
 
-    /** Works a run out as far as its entries go. */
-    private Watching caughtUp(String shopId, Run run) {
-        Watching watching = watched.get(shopId + run.id(), key -> {
+    private Watching watching(String shopId, Run run) {
+        return watched.get(shopId + run.id(), key -> {
             OpenSet open = files.open(shopId, run.setId());
             PowerPlan plan = JSON.readValue(tables.plan(shopId, run.id()), PowerPlan.class);
             return new Watching(
                     plan,
-                    new RunWatch(
-                            plan,
-                            open.policy(),
-                            part -> open.file()
-                                            .ledger()
-                                            .serves(part)
-                                            .filter(serves -> serves)
-                                            .isPresent()
-                                    ? 0.15
-                                    : 1,
-                            run.isolated()),
+                    new RunWatch(plan, open.policy(), part -> serves(open, part) ? PROVEN : 1, run.isolated()),
                     open.policy().safeVolts());
         });
-        if (watching.applied < run.entries()) {
-            tables.entries(shopId, run.id(), watching.applied).forEach(watching::apply);
-        }
-        return watching;
+    }
+
+    private static boolean serves(OpenSet open, String part) {
+        return open.file().ledger().serves(part).filter(serves -> serves).isPresent();
     }
 
     /** How a run stands. */
@@ -334,11 +325,18 @@ public class RunService {
         });
     }
 
-    /** What is worked out of a run is changed by one at a time; what was changed and then failed is worked out anew. */
+    /**
+     * Works a run out as far as its entries go. One at a time for each run; what was changed and then failed is worked
+     * out anew.
+     */
     private <T> T with(String shopId, Run run, Function<Watching, T> work) {
-        synchronized (watched) {
+        Watching watching = watching(shopId, run);
+        synchronized (watching) {
             try {
-                return work.apply(caughtUp(shopId, run));
+                if (watching.applied < run.entries()) {
+                    tables.entries(shopId, run.id(), watching.applied).forEach(watching::apply);
+                }
+                return work.apply(watching);
             } catch (RuntimeException e) {
                 watched.invalidate(shopId + run.id());
                 throw e;
@@ -415,7 +413,10 @@ public class RunService {
 
     private void raise(String shopId, Run run, Watching watching, Alarm alarm) {
         add(shopId, run, watching, alarm.seconds(), RunEntry.ALARM, JSON.writeValueAsString(alarm));
-        if (alarm.kind().grave() && run.feed() == Run.Feed.INSTRUMENTS && switches.canSwitch(shopId)) {
+        if (alarm.kind().grave()
+                && !watching.stopped
+                && run.feed() == Run.Feed.INSTRUMENTS
+                && switches.canSwitch(shopId)) {
             String off = switches.off(shopId).orElse("");
             add(
                     shopId,

@@ -23,8 +23,8 @@ import tools.jackson.databind.json.JsonMapper;
 public class RunStreams {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final Logger LOG = LoggerFactory.getLogger(RunStreams.class);
-    /** Then the page opens it anew, as whoever is signed in there by now. */
-    private static final long OPEN_MILLIS = 60_000;
+    /** Then the page opens it anew, as whoever is signed in there by now; from where it stood, so nothing is lost. */
+    private static final long OPEN_MILLIS = 15_000;
 
     private static final long AGAIN_MILLIS = 300;
     private static final int MOST = 200;
