@@ -29,7 +29,7 @@ public final class RunningServer implements BeforeAllCallback {
     private static final String SCHEMA =
             "umber_test_" + UUID.randomUUID().toString().substring(0, 8);
     /** Seconds of a run of first power in one of the clock's. */
-    static final double SPEED = 10;
+    static final double SPEED = 6;
 
     private static ConfigurableApplicationContext context;
 
