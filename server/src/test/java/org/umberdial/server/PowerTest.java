@@ -274,6 +274,16 @@ class PowerTest {
             hidden.set(List.of());
             renew(bench);
             settle(one, power);
+            String stopped = begun(one, power, "INSTRUMENTS");
+            // Behind by what the other process reads meanwhile, this one stops it all the same.
+            for (int entries = 0; entries < 20; ) {
+                entries = one.get(stopped).json().at("/next").asInt();
+            }
+            RunningServer.Answer stop = two.post(stopped + "/stops", "{\"why\":\"\"}");
+            assertEquals(200, stop.status(), stop.text());
+            assertTrue(ended(two, stopped).at("/run/ending").asString().contains("by hand"));
+
+            settle(one, power);
             String cut = begun(one, power, "INSTRUMENTS");
             bench.dropScanner();
             JsonNode lost = two.get(cut).json();

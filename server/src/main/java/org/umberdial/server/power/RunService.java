@@ -17,6 +17,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -206,10 +207,10 @@ public class RunService {
      *
      * @throws InvalidEntry when something before power is not settled, there is no plan, or another run goes on
      */
-    @Transactional
+    @Transactional(isolation = Isolation.READ_COMMITTED)
     public void start(Caller caller, String setId, String id, Run.Feed feed) {
-        OpenSet open = files.open(caller.shopId(), setId);
         tables.lockSet(caller.shopId(), setId);
+        OpenSet open = files.open(caller.shopId(), setId);
         if (tables.run(caller.shopId(), id).isPresent()) {
             require(caller.shopId(), setId, id);
             return;
@@ -368,7 +369,7 @@ public class RunService {
      *
      * @param figures by id of what is watched
      */
-    @Transactional
+    @Transactional(isolation = Isolation.READ_COMMITTED)
     public void read(String shopId, String setId, String id, Map<String, Double> figures, boolean byHand) {
         Run run = locked(shopId, setId, id);
         if (run.state() == Run.State.ENDED) {
@@ -456,7 +457,7 @@ public class RunService {
     }
 
     /** A reading that does not come is an alarm; {@code says} is empty when it comes again. */
-    @Transactional
+    @Transactional(isolation = Isolation.READ_COMMITTED)
     public void lost(String shopId, String setId, String id, String watchedId, String says) {
         Run run = locked(shopId, setId, id);
         if (run.state() == Run.State.RUNNING) {
@@ -472,7 +473,7 @@ public class RunService {
     }
 
     /** Puts words into a run's course. */
-    @Transactional
+    @Transactional(isolation = Isolation.READ_COMMITTED)
     public void note(String shopId, String setId, String id, String words) {
         Run run = locked(shopId, setId, id);
         if (run.state() == Run.State.ENDED || run.entries() >= MOST_ENTRIES) {
@@ -490,7 +491,7 @@ public class RunService {
      * @param from number of the step somebody sees; another one by now changes nothing
      * @param reason why one goes on although it is not in its band; empty when it is
      */
-    @Transactional
+    @Transactional(isolation = Isolation.READ_COMMITTED)
     public void advance(Caller caller, String setId, String id, int from, String reason) {
         Run run = locked(caller.shopId(), setId, id);
         if (run.state() != Run.State.RUNNING || run.step() != from) {
@@ -507,9 +508,13 @@ public class RunService {
                 add(caller.shopId(), run, watching, seconds, RunEntry.STEP, run.step() + 1 + over);
                 tables.step(caller.shopId(), id, run.step() + 1);
                 if (run.feed() == Run.Feed.INSTRUMENTS) {
+                    offIfNotKept(caller.shopId());
+                    // Lamps may be in already and the volts not: nobody knows what the set has, so it has nothing.
                     switches.go(caller.shopId(), watching.plan.steps().get(run.step() + 1), false)
                             .ifPresent(fault -> {
-                                throw refused(fault);
+                                String off = off(caller.shopId(), run);
+                                add(caller.shopId(), run, watching, seconds, RunEntry.STOP, fault + " " + off);
+                                stopped(caller, run, fault);
                             });
                 }
             } else {
@@ -542,7 +547,7 @@ public class RunService {
     }
 
     /** Stops a run at once; a second time it tries again to switch off. */
-    @Transactional
+    @Transactional(isolation = Isolation.READ_COMMITTED)
     public void stop(Caller caller, String setId, String id, String why) {
         // Before anything is looked up: what can be switched off is off first.
         Run seen = require(caller.shopId(), setId, id);
