@@ -22,7 +22,6 @@ import org.umberdial.core.value.Unit;
  * Cold it has less ohms than the largest drop the standard allows at its rating, over that rating.
  */
 final class FuseTool implements ColdTool {
-    private static final double MARGIN = 1.5;
     /** Test leads and a holder's springs [Ω]. */
     private static final double LEADS = 0.3;
 
@@ -39,7 +38,7 @@ final class FuseTool implements ColdTool {
 
     private static OptionalDouble size(ColdScene scene) {
         OptionalDouble running = running(scene);
-        return running.isEmpty() ? running : FuseSizes.above(MARGIN * running.getAsDouble());
+        return running.isEmpty() ? running : FuseSizes.fitting(running.getAsDouble());
     }
 
     /** Most ohms a sound fuse of a rating has, leads included. */
@@ -57,7 +56,7 @@ final class FuseTool implements ColdTool {
                                 scene.label().watts().getAsDouble(),
                                 scene.lineVolts(),
                                 ColdTool.amperes(running(scene).getAsDouble()),
-                                MARGIN)
+                                FuseSizes.MARGIN)
                         : "The label's watts or its line are not known, so nothing here says which size is right.",
                 scene.roles().of(Role.LINE_FUSE).stream()
                         .map(s -> new Line(PartTools.name(scene, s), s, cells(scene, figures, s)))

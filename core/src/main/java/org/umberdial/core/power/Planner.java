@@ -1,20 +1,13 @@
 package org.umberdial.core.power;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
-import java.util.function.Function;
 import java.util.stream.IntStream;
-import org.umberdial.core.circuit.deck.Card;
-import org.umberdial.core.circuit.network.Amplifier;
-import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.value.Engineering;
@@ -24,27 +17,8 @@ import org.umberdial.core.value.Unit;
 /**
  * Plans the first power of a set: steps that start its rectifier and spare it, by its own warm-up; the band of a
  * healthy set by many of its kind; and how it would go with one part bad.
- *
- * <p>The band is the mean of {@value #DRAWS} sets whose values lie within their tolerances and whose tubes have
- * emissions of their own, plus and minus {@value #SIGMAS} times their scatter and what a meter may be off; it is
- * widened in time, since no two heaters take the same seconds.
  */
 public final class Planner {
-    static final int DRAWS = 20;
-    static final double SIGMAS = 3.5;
-    /** A meter's share of its reading. */
-    private static final double METER = 0.015;
-    /** And of its scale: a share of the most that is shown. */
-    private static final double SCALE = 0.01;
-    /**
-     * Two heaters of a type differ by so much of the time since a step began, but by no less and no more than these
-     * [s].
-     */
-    private static final double TIME_SPREAD = 0.15;
-
-    private static final double LEAST_TIME = 1;
-    private static final double MOST_TIME = 6;
-
     private static final List<Double> LAMPS = List.of(15.0, 25.0, 40.0, 60.0, 75.0, 100.0, 150.0, 200.0, 300.0);
     /** What the set should see on the first lamp, and on the second, as a share of the line. */
     private static final double FIRST_SHARE = 0.50;
@@ -66,15 +40,6 @@ public final class Planner {
 
     /** Below it nothing that is called a line feeds a set [V]. */
     private static final double LEAST_LINE = 60;
-
-    private static final double FUSE_MARGIN = 1.5;
-    private static final int MOST_FAULTS = 28;
-    /** A leak that is reckoned takes so much of what the tubes take. */
-    private static final double LEAKS = 0.4;
-
-    private static final double LEAKS_HEAVILY = 1.5;
-    /** A coupling capacitor that is reckoned lifts its grid by so much [V]. */
-    private static final double GRID_RISE = 12;
 
     /** @param plan empty with the reason why */
     public record Planned(Optional<PowerPlan> plan, List<LampRow> lamps, String reason) {}
@@ -202,25 +167,22 @@ public final class Planner {
             return new Planned(
                     Optional.empty(), lamps, "The warm-up of this circuit does not settle, so there is no plan.");
         }
-        List<Course> draws = IntStream.range(0, DRAWS)
+        List<Course> draws = IntStream.range(0, Band.DRAWS)
                 .parallel()
                 .mapToObj(i -> simulation.another(timed, new Random(1000 + i)))
                 .flatMap(Optional::stream)
                 .toList();
-        if (draws.size() < DRAWS / 2) {
+        if (draws.size() < Band.DRAWS / 2) {
             return new Planned(
                     Optional.empty(), lamps, "Too few sets of this kind settle in the model to draw a band from.");
         }
-        Course mean = mean(draws);
-        Course reach = reach(draws, mean, timed);
-        Course low = edge(mean, reach, timed, false);
-        Course high = edge(mean, reach, timed, true);
+        Band band = Band.of(draws, timed);
         double running = scene.healthy().lineAmperes().orElse(0);
-        OptionalDouble fuse = FuseSizes.above(FUSE_MARGIN * running);
+        OptionalDouble fuse = FuseSizes.fitting(running);
         why.add(
                 fuse.isPresent()
                         ? "Fuse: it draws " + Engineering.print(running, Unit.AMPERE) + " at work; the next size above "
-                                + Engineering.plain(FUSE_MARGIN) + " times that is "
+                                + Engineering.plain(FuseSizes.MARGIN) + " times that is "
                                 + Engineering.print(fuse.getAsDouble(), Unit.AMPERE)
                                 + ", slow, in the live lead ahead of the switch."
                         : "Fuse: no standard size is as large as 1.5 times its current.");
@@ -230,10 +192,10 @@ public final class Planner {
                         scene.line(),
                         timed,
                         withChassis(),
-                        low,
-                        mean,
-                        high,
-                        faults(timed),
+                        band.low(),
+                        band.middle(),
+                        band.high(),
+                        new Faults(scene).courses(simulation, timed),
                         scene.drop().map(PowerScene.Drop::ohms).orElse(0.0),
                         running,
                         fuse.orElse(0),
@@ -290,8 +252,8 @@ public final class Planner {
         }
         LampRow one = first.get();
         why.add(text(
-                "With one %.0f W lamp the set sees %.0f V, %s reaches %.0f V in %.0f s and the lamp is %s. With a shorted first filter it"
-                        + " sees %.0f V, %s stays at %.0f V and the lamp is %s.",
+                "With one %.0f W lamp the set sees %.0f V, %s reaches %.0f V in %.0f s and the lamp is %s. With a"
+                        + " shorted first filter it sees %.0f V, %s stays at %.0f V and the lamp is %s.",
                 one.watts(),
                 one.setVolts(),
                 scene.rails().get(0).name(),
@@ -414,192 +376,6 @@ public final class Planner {
 
     private static double round(double volts) {
         return 5 * Math.round(volts / 5);
-    }
-
-    private Course mean(List<Course> draws) {
-        return each(
-                (row, second) -> draws.stream()
-                        .mapToDouble(c -> c.rows().get(row)[second])
-                        .average()
-                        .orElse(0),
-                draws.get(0).seconds());
-    }
-
-    private interface Figure {
-        double at(int row, int second);
-    }
-
-    private Course each(Figure figure, int seconds) {
-        Course all = Course.of(watched.size(), seconds);
-        for (int row = 0; row < watched.size(); row++) {
-            for (int second = 0; second <= seconds; second++) {
-                all.rows().get(row)[second] = figure.at(row, second);
-            }
-        }
-        return all;
-    }
-
-    /** How far from the middle a healthy set may lie. */
-    private Course reach(List<Course> draws, Course mean, List<PowerStep> steps) {
-        int seconds = mean.seconds();
-        return each(
-                (row, second) -> {
-                    double middle = mean.rows().get(row)[second];
-                    double square = draws.stream()
-                            .mapToDouble(c -> c.rows().get(row)[second] - middle)
-                            .map(d -> d * d)
-                            .sum();
-                    return SIGMAS * Math.sqrt(square / (draws.size() - 1))
-                            + METER * Math.abs(middle)
-                            + SCALE * most(mean.rows().get(row));
-                },
-                seconds);
-    }
-
-    private static double most(double[] row) {
-        return Arrays.stream(row).map(Math::abs).max().orElse(0);
-    }
-
-    /** An edge of the band, widened in time; what another step brings does not reach into it. */
-    private Course edge(Course mean, Course reach, List<PowerStep> steps, boolean high) {
-        int seconds = mean.seconds();
-        int[] first = new int[seconds + 1];
-        int[] last = new int[seconds + 1];
-        int start = 0;
-        for (PowerStep step : steps) {
-            int end = (int) Math.min(seconds, Math.round(start + step.seconds()));
-            for (int t = start == 0 ? 0 : start + 1; t <= end; t++) {
-                double slack = Math.max(LEAST_TIME, Math.min(MOST_TIME, TIME_SPREAD * (t - start)));
-                first[t] = (int) Math.max(start == 0 ? 0 : start + 1, Math.floor(t - slack));
-                last[t] = (int) Math.min(end, Math.ceil(t + slack));
-            }
-            start = end;
-        }
-        return each(
-                (row, second) -> {
-                    double edge = high ? Double.NEGATIVE_INFINITY : Double.POSITIVE_INFINITY;
-                    for (int t = first[second]; t <= last[second]; t++) {
-                        double middle = mean.rows().get(row)[t];
-                        double away = reach.rows().get(row)[t];
-                        edge = high ? Math.max(edge, middle + away) : Math.min(edge, middle - away);
-                    }
-                    // No meter tells a hundredth of the scale from nothing, on either side of it.
-                    double nothing = SCALE * most(mean.rows().get(row));
-                    return high || edge > nothing ? edge : -nothing;
-                },
-                seconds);
-    }
-
-    /** How it goes with one part bad: what the first power is there to find. */
-    private List<Hypothesis> faults(List<PowerStep> steps) {
-        Map<String, Fault> all = new LinkedHashMap<>();
-        double load = Math.max(5e-3, scene.loadAmperes());
-        for (PowerScene.Rail rail : scene.rails()) {
-            for (String part : rail.capacitors()) {
-                put(all, part, "is shorted", 3, values -> values.shorted(part));
-                put(all, part, "leaks", 4, values -> values.leaking(part, rail.healthyVolts() / (LEAKS * load)));
-                put(all, part, "leaks heavily", 2, v -> v.leaking(part, rail.healthyVolts() / (LEAKS_HEAVILY * load)));
-                put(all, part, "has dried out", 2, values -> values.with(part, farads(part) / 30));
-            }
-        }
-        for (Card card : scene.gridFeeding()) {
-            double across = Math.abs(scene.volts(card.nodes().get(0)).orElse(0)
-                    - scene.volts(card.nodes().get(1)).orElse(0));
-            double ohms = gridOhms(card);
-            put(
-                    all,
-                    card.reference(),
-                    "leaks into a grid",
-                    5,
-                    v -> v.leaking(card.reference(), ohms * across / GRID_RISE));
-        }
-        for (Card card : scene.rectifiers()) {
-            put(all, card.reference(), "gives nothing", 2, v -> v.opened(card.reference()));
-            put(all, card.reference(), "is weak", 2, v -> v.emitting(card.reference(), 0.25));
-        }
-        scene.rectifierHeater().ifPresent(heater -> {
-            if (scene.series()) {
-                // In a string nobody can tell from here which one it is.
-                all.put(
-                        "string",
-                        new Fault(
-                                "",
-                                "the heater string is open: one heater, its socket contact, or what is in series",
-                                4,
-                                v -> v.opened(heater)));
-            } else {
-                all.put(
-                        "dark",
-                        new Fault(
-                                bare(heater),
-                                bare(heater).replaceFirst("^X", "")
-                                        + ", rectifier, is dark: its heater or a socket contact is open",
-                                3,
-                                v -> v.opened(heater)));
-            }
-        });
-        scene.drop().ifPresent(d -> put(all, d.part(), "is open", 2, v -> v.opened(d.part())));
-        for (Amplifier output : scene.outputs()) {
-            put(all, output.part(), "draws no current", 2, v -> v.emitting(output.part(), 1e-4));
-            put(all, output.part(), "draws too much: gassy, or its bias gone", 1, v -> gassy(v, output));
-        }
-        scene.set().cards().stream()
-                .filter(card -> card.letter() == 'C'
-                        && card.nodes().size() == 2
-                        && card.value().orElse(1.0) < 1e-6)
-                .filter(card -> card.nodes().contains("0"))
-                .filter(card ->
-                        card.nodes().stream().anyMatch(node -> scene.volts(node).orElse(0) > 30))
-                .forEach(card -> put(all, card.reference(), "is shorted", 1, v -> v.shorted(card.reference())));
-        return all.values().stream().limit(MOST_FAULTS).toList().parallelStream()
-                .map(fault -> fault.course(simulation, steps))
-                .flatMap(Optional::stream)
-                .toList();
-    }
-
-    private static Values gassy(Values values, Amplifier output) {
-        return values.gassy(output.part(), 0.0005);
-    }
-
-    private double farads(String part) {
-        return scene.set().part(part).flatMap(p -> p.card().value()).orElse(1e-6);
-    }
-
-    /** What a grid has to chassis or minus rail, for a coupling capacitor [Ω]. */
-    private double gridOhms(Card coupling) {
-        String grid = coupling.nodes().stream()
-                .min(Comparator.comparingDouble(n -> scene.volts(n).orElse(0)))
-                .orElseThrow();
-        return scene.nets().at(grid).stream()
-                .filter(card -> card.letter() == 'R')
-                .mapToDouble(card -> card.value().orElse(470e3))
-                .min()
-                .orElse(470e3);
-    }
-
-    /** What does not come by degrees. */
-    private static final List<String> WHOLE = List.of("is shorted", "is open", "gives nothing", "draws no current");
-
-    private record Fault(String part, String says, double prior, Function<Values, Values> change) {
-        Optional<Hypothesis> course(Simulation simulation, List<PowerStep> steps) {
-            try {
-                return simulation
-                        .run(change.apply(simulation.nominal()), steps)
-                        .map(course ->
-                                new Hypothesis(part, says, prior, WHOLE.stream().anyMatch(says::endsWith), course));
-            } catch (IllegalArgumentException cannotFailSo) {
-                return Optional.empty();
-            }
-        }
-    }
-
-    private void put(Map<String, Fault> all, String part, String how, double prior, Function<Values, Values> change) {
-        all.putIfAbsent(part + how, new Fault(bare(part), scene.called(part) + ", " + how, prior, change));
-    }
-
-    /** The part as the ledger names it. */
-    private String bare(String reference) {
-        return scene.set().tubeOf(reference);
     }
 
     private static String text(String format, Object... figures) {

@@ -45,7 +45,6 @@ public final class RunWatch {
     /** A healthy rail that still moves by this share in the seconds two heaters may differ by is not looked at. */
     private static final double STILL_MOVING = 0.012;
 
-    private static final double HEATERS_DIFFER = 0.15;
     private static final double LEAST_DIFFER = 3;
     /** A step has brought everything up after so long [s]. */
     private static final double UP_SECONDS = 12;
@@ -124,13 +123,9 @@ public final class RunWatch {
     }
 
     private double[] nothing() {
-        double[] none = new double[count()];
+        double[] none = new double[count];
         Arrays.fill(none, Double.NaN);
         return none;
-    }
-
-    private int count() {
-        return plan.watched().size();
     }
 
     /** Goes on to a step at a time since the run began [s]. */
@@ -202,16 +197,14 @@ public final class RunWatch {
     }
 
     private void remember(RunSample sample, double place) {
-        double[] figures = Arrays.copyOf(sample.figures(), plan.middle().rows().size());
-        if (moments.isEmpty()
-                || sample.byHand()
-                || place - moments.get(moments.size() - 1).place() >= MOMENT_SECONDS) {
-            moments.add(new Moment(place, figures));
-        } else {
-            return;
-        }
-        if (moments.size() > MOST_MOMENTS) {
-            moments.remove(0);
+        boolean later =
+                moments.isEmpty() || place - moments.get(moments.size() - 1).place() >= MOMENT_SECONDS;
+        if (later || sample.byHand()) {
+            moments.add(new Moment(
+                    place, Arrays.copyOf(sample.figures(), plan.middle().rows().size())));
+            if (moments.size() > MOST_MOMENTS) {
+                moments.remove(0);
+            }
         }
     }
 
@@ -346,7 +339,7 @@ public final class RunWatch {
     private void sinking(int i, double read, double place, RunSample sample, List<Alarm> alarms) {
         double healthy = plan.middle().at(i, place);
         double since = sample.seconds() - stepAt;
-        double slack = Math.max(LEAST_DIFFER, HEATERS_DIFFER * since);
+        double slack = Math.max(LEAST_DIFFER, Band.TIME_SPREAD * since);
         double moves =
                 Math.abs(plan.middle().at(i, place + slack) - plan.middle().at(i, place - slack)) / 2;
         boolean toStep = place - slack < plan.start(step) || place + slack > plan.start(step) + lasts();

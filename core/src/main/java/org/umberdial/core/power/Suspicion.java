@@ -14,7 +14,7 @@ import java.util.function.ToDoubleFunction;
  */
 final class Suspicion {
     /** The band is so many deviations wide. */
-    private static final double WIDTH = 2 * Planner.SIGMAS;
+    private static final double WIDTH = 2 * Band.SIGMAS;
     /** Of what a fault changes, since it may be more or less grave. */
     private static final double GRAVITY = 0.25;
     /** One figure alone settles nothing. */

@@ -8,7 +8,15 @@ import java.util.TreeMap;
 public final class FuseSizes {
     private static final TreeMap<Double, Double> DROPS = drops();
 
+    /** A fuse is the next size above so many times what runs through it; see FORMULAS, Supply. */
+    public static final double MARGIN = 1.5;
+
     private FuseSizes() {}
+
+    /** The size for a running current [A]; empty when none is so large. */
+    public static OptionalDouble fitting(double runningAmperes) {
+        return above(MARGIN * runningAmperes);
+    }
 
     private static TreeMap<Double, Double> drops() {
         TreeMap<Double, Double> drops = new TreeMap<>();
@@ -19,7 +27,7 @@ public final class FuseSizes {
     }
 
     /** The next size that is no smaller [A]; empty when none is so large. */
-    public static OptionalDouble above(double amperes) {
+    private static OptionalDouble above(double amperes) {
         Double next = DROPS.ceilingKey(amperes);
         return next == null ? OptionalDouble.empty() : OptionalDouble.of(next);
     }
