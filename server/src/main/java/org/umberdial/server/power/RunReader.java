@@ -10,8 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -44,11 +45,6 @@ class RunReader {
     private final boolean reads;
     private final String process = UUID.randomUUID().toString();
     private final Map<String, Reading> going = new ConcurrentHashMap<>();
-    private final ExecutorService threads = Executors.newCachedThreadPool(work -> {
-        Thread thread = new Thread(work, "instruments of a run");
-        thread.setDaemon(true);
-        return thread;
-    });
 
     private volatile boolean closing;
 
@@ -99,54 +95,77 @@ class RunReader {
                     "The program that read the instruments is gone; nothing was read for seconds. Another reads on.");
         }
         going.put(run.id(), reading);
-        threads.execute(reading);
+        reading.begin();
     }
 
-    /** One run's instruments, read until it ends. */
-    private final class Reading implements Runnable {
+    /** One run's instruments, read until it ends; by a thread of its own, so that no slow one holds up another run. */
+    private final class Reading {
         private final String shopId;
         private final Run run;
         private final Map<String, ScpiClient> clients = new HashMap<>();
         private final Map<String, Integer> failures = new HashMap<>();
-        private List<Link> links = List.of();
+        private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(work -> {
+            Thread daemon = new Thread(work, "instruments of a run");
+            daemon.setDaemon(true);
+            return daemon;
+        });
+
+        /** Known from the start: when the database is gone nobody can be asked what there is to switch off. */
+        private volatile List<Link> links;
+
+        private Optional<Instant> failsSince = Optional.empty();
 
         Reading(String shopId, Run run) {
             this.shopId = shopId;
             this.run = run;
+            links = switches.links(shopId);
         }
 
-        @Override
-        public void run() {
-            long failsSince = 0;
+        void begin() {
+            thread.execute(this::turn);
+        }
+
+        /** What goes wrong beyond repair leaves the run to be taken on anew. */
+        private void turn() {
+            long began = System.nanoTime();
+            boolean goesOn = false;
             try {
-                while (!closing) {
-                    long began = System.nanoTime();
-                    try {
-                        if (!mayRead()) {
-                            return;
-                        }
-                        once();
-                        failsSince = 0;
-                    } catch (RuntimeException e) {
-                        failsSince = failsSince == 0 ? began : failsSince;
-                        if (began - failsSince > LEASE.toNanos()) {
-                            // What cannot be kept is not watched; then it has no power either.
-                            LOG.warn("A run cannot be kept; its supply is switched off", e);
-                            Switches.off(links).ifPresent(LOG::error);
-                            return;
-                        }
-                    }
-                    long left = PERIOD_MILLIS - (System.nanoTime() - began) / 1_000_000;
-                    if (left > 0) {
-                        Thread.sleep(left);
-                    }
-                }
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
+                goesOn = goesOn();
             } finally {
-                clients.values().forEach(ScpiClient::close);
-                going.remove(run.id());
+                if (goesOn) {
+                    // Not at a fixed rate: what was missed while an instrument hung is not made up for in a burst.
+                    long taken = (System.nanoTime() - began) / 1_000_000;
+                    thread.schedule(this::turn, Math.max(0, PERIOD_MILLIS - taken), TimeUnit.MILLISECONDS);
+                } else {
+                    end();
+                }
             }
+        }
+
+        private boolean goesOn() {
+            try {
+                if (closing || !mayRead()) {
+                    return false;
+                }
+                once();
+                failsSince = Optional.empty();
+            } catch (RuntimeException e) {
+                Instant now = clock.instant();
+                failsSince = failsSince.or(() -> Optional.of(now));
+                if (now.isAfter(failsSince.get().plus(LEASE))) {
+                    // What cannot be kept is not watched; then it has no power either.
+                    LOG.warn("A run cannot be kept; its supply is switched off", e);
+                    Switches.off(links).ifPresent(LOG::error);
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        private void end() {
+            clients.values().forEach(ScpiClient::close);
+            going.remove(run.id());
+            thread.shutdown();
         }
 
         private boolean mayRead() {
@@ -218,22 +237,32 @@ class RunReader {
                 .toList();
     }
 
-    /** Nobody watches from here on: what this process reads loses its power. */
+    /**
+     * Nobody watches from here on: what this process reads loses its power, and so does what began a moment ago and
+     * nobody reads yet.
+     */
     @EventListener(ContextClosedEvent.class)
     void close() {
         closing = true;
-        going.values().forEach(reading -> {
-            try {
-                runs.stop(
-                        new Caller(reading.shopId, "program"),
-                        reading.run.setId(),
-                        reading.run.id(),
-                        "The program that reads the instruments is shut down");
-            } catch (RuntimeException e) {
-                LOG.warn("A run could not be stopped in order; its supply is switched off", e);
-                Switches.off(reading.links).ifPresent(LOG::error);
+        if (!reads) {
+            return;
+        }
+        try {
+            for (RunTables.Going run : tables.readFromInstruments()) {
+                Instant now = clock.instant();
+                if (tables.lease(run.shopId(), run.id(), process, now, now.plus(LEASE))
+                        .isPresent()) {
+                    runs.stop(
+                            new Caller(run.shopId(), "program"),
+                            tables.run(run.shopId(), run.id()).orElseThrow().setId(),
+                            run.id(),
+                            "The program that reads the instruments is shut down");
+                }
             }
-        });
-        threads.shutdownNow();
+        } catch (RuntimeException e) {
+            LOG.warn("Runs could not be stopped in order; their supplies are switched off", e);
+            going.values().forEach(reading -> Switches.off(reading.links).ifPresent(LOG::error));
+        }
+        going.values().forEach(reading -> reading.thread.shutdownNow());
     }
 }

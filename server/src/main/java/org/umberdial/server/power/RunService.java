@@ -4,14 +4,10 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -27,7 +23,6 @@ import org.umberdial.core.power.Alarm;
 import org.umberdial.core.power.PowerArea;
 import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.ReadyCheck;
-import org.umberdial.core.power.RunSample;
 import org.umberdial.core.power.RunWatch;
 import org.umberdial.core.power.Watched;
 import org.umberdial.core.value.InvalidEntry;
@@ -54,90 +49,13 @@ public class RunService {
     /** How far a part that was proven may still be it: proofs hold for the volts and the warmth they were made at. */
     private static final double PROVEN = 0.15;
 
-    /** How far a run is worked out, in this process. */
-    private static final class Watching {
-        private final PowerPlan plan;
-        private final RunWatch watch;
-        private final List<Alarm> alarms = new ArrayList<>();
-        private final double[] latest;
-        private int applied;
-        private double seconds;
-        private double stepAt;
-        private boolean passedOver;
-        private boolean stopped;
-        /** Supply points that were last read at a safe voltage, since it was stopped. */
-        private final Set<Integer> empty = new HashSet<>();
-
-        private final double safeVolts;
-
-        Watching(PowerPlan plan, RunWatch watch, double safeVolts) {
-            this.plan = plan;
-            this.safeVolts = safeVolts;
-            this.watch = watch;
-            latest = new double[plan.watched().size()];
-            Arrays.fill(latest, Double.NaN);
-        }
-
-        void apply(RunEntry entry) {
-            switch (entry.kind()) {
-                case RunEntry.STEP -> {
-                    int bar = entry.body().indexOf('|');
-                    watch.step(
-                            Integer.parseInt(
-                                    bar < 0 ? entry.body() : entry.body().substring(0, bar)),
-                            entry.seconds());
-                    stepAt = entry.seconds();
-                    passedOver |= bar >= 0;
-                }
-                case RunEntry.SAMPLE -> take(sample(entry));
-                case RunEntry.STOP -> stopped = true;
-                case RunEntry.ALARM -> alarms.add(JSON.readValue(entry.body(), Alarm.class));
-                default -> {
-                    // Words for people.
-                }
-            }
-            applied = entry.number() + 1;
-            seconds = Math.max(seconds, entry.seconds());
-        }
-
-        /** Whether every supply point was read at a safe voltage since the power was to be off. */
-        boolean isEmpty() {
-            return empty.size()
-                    == plan.watched().stream()
-                            .filter(w -> w.kind() == Watched.Kind.RAIL)
-                            .count();
-        }
-
-        List<Alarm> take(RunSample sample) {
-            for (int i = 0; i < latest.length; i++) {
-                double read = sample.figures()[i];
-                latest[i] = Double.isNaN(read) ? latest[i] : read;
-                if (stopped && !Double.isNaN(read) && plan.watched().get(i).kind() == Watched.Kind.RAIL) {
-                    if (Math.abs(read) <= safeVolts) {
-                        empty.add(i);
-                    } else {
-                        empty.remove(i);
-                    }
-                }
-            }
-            return watch.take(sample);
-        }
-    }
-
     /**
      * How a run stands now.
      *
-     * @param latest by the plan's list; NaN for what was never read
      * @param stepAt when its step began [s]
      */
     public record Standing(
-            Run run,
-            PowerPlan plan,
-            double seconds,
-            double stepAt,
-            RunWatch.State state,
-            double[] latest,
-            List<Alarm> alarms) {}
+            Run run, PowerPlan plan, double seconds, double stepAt, RunWatch.State state, List<Alarm> alarms) {}
 
     private final RunTables tables;
     private final Plans plans;
@@ -146,7 +64,7 @@ public class RunService {
     private final Switches switches;
     private final Clock clock;
     private final double speed;
-    private final Cache<String, Watching> watched =
+    private final Cache<String, RunProgress> watched =
             Caffeine.newBuilder().maximumSize(MOST_WATCHED).build();
 
     public RunService(
@@ -295,11 +213,11 @@ public class RunService {
         return words.length() <= LONGEST_WORDS ? words : words.substring(0, LONGEST_WORDS);
     }
 
-    private Watching watching(String shopId, Run run) {
+    private RunProgress progress(String shopId, Run run) {
         return watched.get(shopId + run.id(), key -> {
             OpenSet open = files.open(shopId, run.setId());
             PowerPlan plan = JSON.readValue(tables.plan(shopId, run.id()), PowerPlan.class);
-            return new Watching(
+            return new RunProgress(
                     plan,
                     new RunWatch(plan, open.policy(), part -> serves(open, part) ? PROVEN : 1, run.isolated()),
                     open.policy().safeVolts());
@@ -313,16 +231,15 @@ public class RunService {
     /** How a run stands. */
     public Standing standing(String shopId, String setId, String id) {
         Run run = require(shopId, setId, id);
-        return with(shopId, run, watching -> {
+        return with(shopId, run, progress -> {
             double seconds = seconds(run);
             return new Standing(
                     run,
-                    watching.plan,
+                    progress.plan(),
                     seconds,
-                    watching.stepAt,
-                    watching.watch.state(seconds),
-                    watching.latest.clone(),
-                    List.copyOf(watching.alarms));
+                    progress.stepAt(),
+                    progress.watch().state(seconds),
+                    progress.alarms());
         });
     }
 
@@ -330,14 +247,14 @@ public class RunService {
      * Works a run out as far as its entries go. One at a time for each run; what was changed and then failed is worked
      * out anew.
      */
-    private <T> T with(String shopId, Run run, Function<Watching, T> work) {
-        Watching watching = watching(shopId, run);
-        synchronized (watching) {
+    private <T> T with(String shopId, Run run, Function<RunProgress, T> work) {
+        RunProgress progress = progress(shopId, run);
+        synchronized (progress) {
             try {
-                if (watching.applied < run.entries()) {
-                    tables.entries(shopId, run.id(), watching.applied).forEach(watching::apply);
+                if (progress.applied() < run.entries()) {
+                    tables.entries(shopId, run.id(), progress.applied()).forEach(progress::apply);
                 }
-                return work.apply(watching);
+                return work.apply(progress);
             } catch (RuntimeException e) {
                 watched.invalidate(shopId + run.id());
                 throw e;
@@ -351,17 +268,9 @@ public class RunService {
         return tables.entries(shopId, id, from);
     }
 
-    static RunSample sample(RunEntry entry) {
-        String[] cells = entry.body().substring(2).split(",", -1);
-        double[] figures = Arrays.stream(cells)
-                .mapToDouble(cell -> cell.isEmpty() ? Double.NaN : Double.parseDouble(cell))
-                .toArray();
-        return new RunSample(entry.seconds(), figures, entry.body().startsWith("h"));
-    }
-
     /** What a plan watches, for who types or reads figures of it. */
     public PowerPlan plan(String shopId, Run run) {
-        return with(shopId, run, watching -> watching.plan);
+        return with(shopId, run, progress -> progress.plan());
     }
 
     /**
@@ -378,8 +287,8 @@ public class RunService {
         if (run.entries() >= MOST_ENTRIES) {
             throw refused("A run holds " + MOST_ENTRIES + " entries; end it and begin another.");
         }
-        with(shopId, run, watching -> {
-            List<Watched> all = watching.plan.watched();
+        with(shopId, run, progress -> {
+            List<Watched> all = progress.plan().watched();
             double[] row = all.stream()
                     .mapToDouble(w -> figures.getOrDefault(w.id(), Double.NaN))
                     .toArray();
@@ -388,41 +297,38 @@ public class RunService {
                     + Arrays.stream(row)
                             .mapToObj(v -> Double.isNaN(v) ? "" : String.valueOf((float) v))
                             .collect(Collectors.joining(","));
-            add(shopId, run, watching, seconds, RunEntry.SAMPLE, body);
+            add(shopId, run, progress, seconds, RunEntry.SAMPLE, body);
             if (run.state() == Run.State.STOPPING) {
-                emptied(shopId, run, watching, seconds);
+                emptied(shopId, run, progress, seconds);
             }
             return null;
         });
     }
 
     /** Keeps an entry and what follows from it. */
-    private void add(String shopId, Run run, Watching watching, double seconds, String kind, String body) {
-        // A clock that is set back meanwhile does not turn a run back.
-        watching.seconds = Math.max(watching.seconds, seconds);
-        RunEntry entry = tables.add(shopId, run, watching.applied, watching.seconds, kind, body);
+    private void add(String shopId, Run run, RunProgress progress, double seconds, String kind, String body) {
+        RunEntry entry = tables.add(shopId, run, progress.applied(), progress.moment(seconds), kind, body);
         if (!kind.equals(RunEntry.SAMPLE)) {
-            watching.apply(entry);
+            progress.apply(entry);
             return;
         }
-        watching.applied++;
-        List<Alarm> raised = watching.take(sample(entry));
+        List<Alarm> raised = progress.applySample(entry);
         if (run.state() == Run.State.RUNNING) {
-            raised.forEach(alarm -> raise(shopId, run, watching, alarm));
+            raised.forEach(alarm -> raise(shopId, run, progress, alarm));
         }
     }
 
-    private void raise(String shopId, Run run, Watching watching, Alarm alarm) {
-        add(shopId, run, watching, alarm.seconds(), RunEntry.ALARM, JSON.writeValueAsString(alarm));
+    private void raise(String shopId, Run run, RunProgress progress, Alarm alarm) {
+        add(shopId, run, progress, alarm.seconds(), RunEntry.ALARM, JSON.writeValueAsString(alarm));
         if (alarm.kind().grave()
-                && !watching.stopped
+                && !progress.stopped()
                 && run.feed() == Run.Feed.INSTRUMENTS
                 && switches.canSwitch(shopId)) {
             String off = switches.off(shopId).orElse("");
             add(
                     shopId,
                     run,
-                    watching,
+                    progress,
                     alarm.seconds(),
                     RunEntry.STOP,
                     off.isEmpty()
@@ -443,12 +349,12 @@ public class RunService {
     }
 
     /** A run that was stopped ends when every supply point was read at a safe voltage. */
-    private void emptied(String shopId, Run run, Watching watching, double seconds) {
-        if (watching.isEmpty()) {
+    private void emptied(String shopId, Run run, RunProgress progress, double seconds) {
+        if (progress.isEmpty()) {
             add(
                     shopId,
                     run,
-                    watching,
+                    progress,
                     seconds,
                     RunEntry.EMPTY,
                     "Every supply point that is watched is at a safe voltage.");
@@ -461,11 +367,13 @@ public class RunService {
     public void lost(String shopId, String setId, String id, String watchedId, String says) {
         Run run = locked(shopId, setId, id);
         if (run.state() == Run.State.RUNNING) {
-            with(shopId, run, watching -> {
+            with(shopId, run, progress -> {
                 if (says.isEmpty()) {
-                    watching.watch.found(watchedId);
+                    progress.watch().found(watchedId);
                 } else {
-                    watching.watch.lost(watchedId, seconds(run), says).ifPresent(a -> raise(shopId, run, watching, a));
+                    progress.watch()
+                            .lost(watchedId, seconds(run), says)
+                            .ifPresent(a -> raise(shopId, run, progress, a));
                 }
                 return null;
             });
@@ -479,8 +387,8 @@ public class RunService {
         if (run.state() == Run.State.ENDED || run.entries() >= MOST_ENTRIES) {
             throw refused("This run has ended; notes of the set go into its log.");
         }
-        with(shopId, run, watching -> {
-            add(shopId, run, watching, seconds(run), RunEntry.NOTE, cut(words));
+        with(shopId, run, progress -> {
+            add(shopId, run, progress, seconds(run), RunEntry.NOTE, cut(words));
             return null;
         });
     }
@@ -497,43 +405,43 @@ public class RunService {
         if (run.state() != Run.State.RUNNING || run.step() != from) {
             return;
         }
-        with(caller.shopId(), run, watching -> {
+        with(caller.shopId(), run, progress -> {
             double seconds = seconds(run);
-            RunWatch.State state = watching.watch.state(seconds);
+            RunWatch.State state = progress.watch().state(seconds);
             if (!state.mayAdvance() && reason.isBlank()) {
                 throw refused(state.holds() + " To go on anyway, write why.");
             }
             String over = state.mayAdvance() ? "" : "|" + reason.strip();
-            if (run.step() + 1 < watching.plan.steps().size()) {
-                add(caller.shopId(), run, watching, seconds, RunEntry.STEP, run.step() + 1 + over);
+            if (run.step() + 1 < progress.plan().steps().size()) {
+                add(caller.shopId(), run, progress, seconds, RunEntry.STEP, run.step() + 1 + over);
                 tables.step(caller.shopId(), id, run.step() + 1);
                 if (run.feed() == Run.Feed.INSTRUMENTS) {
                     offIfNotKept(caller.shopId());
                     // Lamps may be in already and the volts not: nobody knows what the set has, so it has nothing.
-                    switches.go(caller.shopId(), watching.plan.steps().get(run.step() + 1), false)
+                    switches.go(caller.shopId(), progress.plan().steps().get(run.step() + 1), false)
                             .ifPresent(fault -> {
                                 String off = off(caller.shopId(), run);
-                                add(caller.shopId(), run, watching, seconds, RunEntry.STOP, fault + " " + off);
+                                add(caller.shopId(), run, progress, seconds, RunEntry.STOP, fault + " " + off);
                                 stopped(caller, run, fault);
                             });
                 }
             } else {
-                finish(caller, run, watching, seconds, over);
+                finish(caller, run, progress, seconds, over);
             }
             return null;
         });
     }
 
-    private void finish(Caller caller, Run run, Watching watching, double seconds, String over) {
-        boolean well = watching.alarms.isEmpty() && !watching.passedOver && over.isEmpty();
+    private void finish(Caller caller, Run run, RunProgress progress, double seconds, String over) {
+        boolean well = progress.alarms().isEmpty() && !progress.passedOver() && over.isEmpty();
         String words =
-                watching.plan.way().label() + ", " + watching.plan.steps().size()
-                        + (watching.plan.steps().size() == 1 ? " step" : " steps")
+                progress.plan().way().label() + ", " + progress.plan().steps().size()
+                        + (progress.plan().steps().size() == 1 ? " step" : " steps")
                         + (well
                                 ? ", every figure in its band"
                                 : over.isEmpty() ? "" : "; went on although: " + over.substring(1));
         String off = off(caller.shopId(), run);
-        add(caller.shopId(), run, watching, seconds, RunEntry.STOP, "At its end. " + off);
+        add(caller.shopId(), run, progress, seconds, RunEntry.STOP, "At its end. " + off);
         tables.state(caller.shopId(), run.id(), Run.State.STOPPING, cut(words), Optional.empty());
         log(caller, run, well ? PowerRun.Phase.CAME_UP : PowerRun.Phase.ENDED, words);
     }
@@ -556,11 +464,11 @@ public class RunService {
         if (run.state() == Run.State.ENDED) {
             return;
         }
-        with(caller.shopId(), run, watching -> {
+        with(caller.shopId(), run, progress -> {
             add(
                     caller.shopId(),
                     run,
-                    watching,
+                    progress,
                     seconds(run),
                     RunEntry.STOP,
                     why.isBlank() ? off : why.strip() + ". " + off);
@@ -574,10 +482,5 @@ public class RunService {
     /** Whether the supply of a run can be switched from here. */
     public boolean canSwitch(String shopId, Run run) {
         return run.feed() == Run.Feed.INSTRUMENTS && switches.canSwitch(shopId);
-    }
-
-    /** When a run began, for a clock that goes on without asking. */
-    public Instant now() {
-        return clock.instant();
     }
 }
