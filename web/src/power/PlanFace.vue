@@ -6,6 +6,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useShop } from '../ui/useShop'
 import RunChart from './RunChart.vue'
+import WaysCompared from './WaysCompared.vue'
 import { figure, figureAt, glowOf, stretches } from './timeline'
 import { usePower, usePowerPlan } from './usePower'
 
@@ -167,6 +168,7 @@ async function choose(way: (typeof ways.value)[number]['id']) {
           </tbody>
         </table>
       </section>
+      <WaysCompared :set-id="setId" />
     </template>
   </div>
 </template>

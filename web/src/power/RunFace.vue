@@ -3,10 +3,8 @@ import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { session } from '../account/session'
-import type { Problem } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
-import CautionNote from '../ui/CautionNote.vue'
 import KeyCap from '../ui/KeyCap.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
@@ -14,19 +12,17 @@ import { useShop } from '../ui/useShop'
 import { useSound } from '../volts/useSound'
 import RunChart from './RunChart.vue'
 import { clockOf, figure, figureAt, glowOf, stretches, thinned } from './timeline'
-import { useLinks, usePower, usePowerPlan, useRuns, type RunView } from './usePower'
+import RunStart from './RunStart.vue'
+import LiftSuspects from './LiftSuspects.vue'
+import { useRuns } from './usePower'
 import { useRun } from './useRun'
 
 /** A set being brought up: the step at hand, what is read against what a healthy set shows, and the way to stop. */
 const props = defineProps<{ setId: string }>()
 const route = useRoute()
 const { say } = useShop()
-const { power } = usePower(() => props.setId)
-const { data: planned } = usePowerPlan(() => props.setId)
-const { runs, start } = useRuns(() => props.setId)
-const { links } = useLinks()
+const { runs } = useRuns(() => props.setId)
 const { play } = useSound()
-const startProblem = ref<Problem | null>(null)
 const asked = computed(() => (typeof route.query['run'] === 'string' ? route.query['run'] : null))
 /** A run that has ended stays in view until somebody prepares another. */
 const held = ref<string | null>(null)
@@ -121,13 +117,15 @@ const stopRule = computed(() => {
     (state.value?.stepAt ?? 0) + one.seconds,
   )}, or more than ${figure(most * 1.15, 'A')} A flows`
 })
+/** What may be lifted to see whether it is the one; of tubes and strings nothing has one lead to lift. */
+const liftable = computed(() => [
+  ...new Set(
+    alarms.value.flatMap((one) => one.suspects.map((who) => who.part)).filter((part) => /^[RCL]\d/.test(part)),
+  ),
+])
 const noZero = computed(() => state.value?.state === 'STOPPING')
 const rails = computed(() => plan.value?.watched.filter((one) => one.kind === 'RAIL') ?? [])
 
-async function begin(feed: RunView['feed']) {
-  const answer = await start(feed)
-  startProblem.value = answer.kind === 'failed' ? answer.problem : null
-}
 async function keep(id: string) {
   const value = typed[id]?.trim() ?? ''
   if (!value) return
@@ -189,54 +187,7 @@ useEventListener(
 </script>
 
 <template>
-  <div v-if="!runId" class="h-full overflow-auto">
-    <CautionNote>
-      <p>{{ say(power?.cautions[0]?.text ?? '') }}</p>
-    </CautionNote>
-    <div class="max-w-3xl space-y-4 p-6">
-      <template v-if="(power?.unsettled ?? 0) > 0">
-        <h2 class="text-xl font-semibold">Not yet</h2>
-        <p>
-          {{ power?.unsettled }} {{ power?.unsettled === 1 ? 'thing is' : 'things are' }} not settled.
-          <RouterLink class="font-semibold text-accent underline underline-offset-4" :to="`/sets/${setId}/power`">
-            Settle what stands before power
-          </RouterLink>
-        </p>
-      </template>
-      <template v-else-if="planned && !planned.plan">
-        <h2 class="text-xl font-semibold">No plan</h2>
-        <p>{{ say(planned.reason) }}</p>
-      </template>
-      <template v-else-if="planned?.plan">
-        <h2 class="text-xl font-semibold">
-          Bring the set up: {{ planned.plan.steps.map((one) => one.name).join(', ') }}
-        </h2>
-        <p>
-          Plug in and switch on, then start the clock at once: the band counts from there. Lamp and fuse protect the
-          set; this screen only warns. Glasses on, lean back, one hand in the pocket, the other at the plug.
-        </p>
-        <div v-if="session.mayWrite.value" class="flex flex-wrap gap-3">
-          <AppButton look="main" @click="begin('HAND')">It is on: start the clock, enter by hand</AppButton>
-          <AppButton v-if="links && links.links.length > 0" @click="begin('INSTRUMENTS')">
-            Let the instruments switch on and read
-          </AppButton>
-        </div>
-        <p v-if="links && links.links.length > 0" class="text-sm text-soft">
-          On the network: {{ links.links.map((one) => one.name).join(', ') }}. Scanner channels from 101 on go to
-          {{
-            say(
-              planned.plan.watched
-                .filter((one) => one.kind === 'RAIL' || one.kind === 'DROP')
-                .map((one) => one.what)
-                .join(', '),
-            )
-          }}.
-        </p>
-        <ProblemNote :problem="startProblem" />
-      </template>
-      <p v-else class="text-soft">Working out the plan…</p>
-    </div>
-  </div>
+  <RunStart v-if="!runId" :set-id="setId" />
   <div v-else-if="plan && state && step" class="flex h-full min-h-0 flex-col" data-run>
     <p v-if="silent" role="alert" class="bg-bad px-5 py-2 text-lg font-semibold text-sheet">
       Nothing is heard from the program: nobody watches now. When in doubt, pull the plug.
@@ -371,6 +322,12 @@ useEventListener(
             class="min-h-11 w-full rounded border border-line bg-raised px-2"
           />
         </form>
+        <LiftSuspects
+          v-if="state.state === 'ENDED' && session.mayWrite.value"
+          :set-id="setId"
+          :parts="liftable"
+          class="border-b border-line px-4 py-3"
+        />
         <ProblemNote :problem="problem" class="m-3" />
       </div>
     </div>
@@ -403,11 +360,13 @@ useEventListener(
           Then read {{ say(rails.map((one) => one.what).join(', ')) }} until under the safe voltage: the capacitors keep
           their charge. Bleed through a resistor on insulated clips, never with a bare short.
         </p>
+        <p v-for="one in state.fall" :key="one" class="text-sm text-soft">{{ say(one) }}</p>
       </div>
       <div v-else class="bg-raised px-5 py-3">
         <p class="text-xl font-semibold">{{ say(state.ending) }}</p>
         <p class="text-soft">
           The supply was read empty. Off is not dead: cord, switch and fuse carry the line while it is plugged in.
+          {{ say(state.fall.join(' ')) }}
         </p>
         <RouterLink class="font-semibold text-accent underline underline-offset-4" :to="`/sets/${setId}/power/runs`">
           All runs of this set

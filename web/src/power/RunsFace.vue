@@ -127,7 +127,9 @@ function toggle(id: string) {
               <span class="block text-sm text-soft">
                 {{ run.ending ? say(run.ending) : 'goes on' }} ·
                 {{ run.feed === 'HAND' ? 'by hand' : 'by instruments' }}
+                {{ run.without ? ` · ${run.without}` : '' }}
               </span>
+              <span v-if="run.says" class="block text-sm font-semibold">{{ say(run.says) }}</span>
             </span>
           </label>
           <RouterLink

@@ -78,6 +78,17 @@ export function usePowerPlan(setId: MaybeRefOrGetter<string>) {
   })
 }
 
+/** The same set by every school, side by side; some seconds' work, so only when asked for. */
+export function usePowerWays(setId: MaybeRefOrGetter<string>, asked: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['power-ways', setId],
+    queryFn: () =>
+      orThrow(ask(http.GET('/api/sets/{setId}/power/plan/ways', { params: { path: { setId: toValue(setId) } } }))),
+    enabled: () => toValue(asked),
+    staleTime: 60_000,
+  })
+}
+
 /** A set's runs, the latest first. */
 export function useRuns(setId: MaybeRefOrGetter<string>) {
   const client = useQueryClient()

@@ -16,6 +16,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.power.Alarm;
+import org.umberdial.core.power.AsItIs;
 import org.umberdial.core.power.Planner;
 import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.RunSample;
@@ -43,7 +44,7 @@ public class PowerBenchmark {
     }
 
     private Planner.Planned planned() {
-        return Planner.plan(set, "", 117, School.LAMP_LIMITER, false);
+        return Planner.plan(set, "", 117, School.LAMP_LIMITER, false, AsItIs.WHOLE);
     }
 
     @Benchmark

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
@@ -19,7 +18,6 @@ import org.junit.jupiter.api.io.TempDir;
  * {@code kill -9}, in turn of the application, the database and the launcher with both, while a writer sends readings:
  * every acknowledged one is there once. {@code -Dumber.kill.rounds} makes it longer; {@code ./umber soak} runs 200.
  */
-@Tag("alone")
 class KillRoundsTest {
     private static final int READINGS_BETWEEN = 15;
 

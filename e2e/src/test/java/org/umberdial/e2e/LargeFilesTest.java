@@ -20,7 +20,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -28,7 +27,6 @@ import org.junit.jupiter.api.io.TempDir;
  * Large files in 512 MB of heap: a photo and a bundle. In the long form ({@code -Dumber.soak=true}) 60 MB and 190 MB,
  * with three photos at once; in every run a twelfth of that.
  */
-@Tag("alone")
 class LargeFilesTest {
     private static final boolean LONG = Boolean.getBoolean("umber.soak");
     private static final int HEAP_MB = 512;

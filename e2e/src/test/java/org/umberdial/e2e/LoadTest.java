@@ -23,7 +23,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
@@ -32,7 +31,6 @@ import org.junit.jupiter.api.Timeout;
  * are printed; only the long form ({@code ./umber soak}: ten minutes) judges them, since a short one measures the
  * start.
  */
-@Tag("alone")
 class LoadTest {
     private static final int SCREENS = 4;
     private static final int READINGS_A_SECOND = 20;

@@ -18,7 +18,6 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckReader;
@@ -29,7 +28,6 @@ import org.umberdial.instruments.SimulatedSet.Fault;
 import org.umberdial.instruments.SimulatedSet.Hidden;
 
 /** First power in a real browser, with stand-ins for the instruments: a set that comes up, and four that must not. */
-@Tag("alone")
 class PowerJourneyTest {
     private static final int SPEED = 6;
     private static Application application;

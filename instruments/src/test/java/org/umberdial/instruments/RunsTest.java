@@ -14,6 +14,7 @@ import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.power.Alarm;
+import org.umberdial.core.power.AsItIs;
 import org.umberdial.core.power.Planner;
 import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.PowerStep;
@@ -49,7 +50,7 @@ class RunsTest {
                     CircuitImport.testPoints(deck, TubeData.shipped()),
                     List.of(),
                     deck.modes());
-            return Planner.plan(set, "", name.equals("fm-superhet") ? 230 : 117, way, false)
+            return Planner.plan(set, "", name.equals("fm-superhet") ? 230 : 117, way, false, AsItIs.WHOLE)
                     .plan()
                     .orElseThrow();
         });

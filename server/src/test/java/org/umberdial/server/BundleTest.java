@@ -93,7 +93,7 @@ class BundleTest {
                 RunningServer.upload("/api/bundles", back).json().get("already").asBoolean());
     }
 
-    private static Guest ofAnotherShop() throws IOException, InterruptedException {
+    static Guest ofAnotherShop() throws IOException, InterruptedException {
         Guest other = new Guest(RunningServer.base());
         String name = "b" + UUID.randomUUID().toString().substring(0, 8);
         other.redeem(new Guest(RunningServer.base())
@@ -223,7 +223,7 @@ class BundleTest {
                 .body();
     }
 
-    private static byte[] zip(Map<String, byte[]> files) throws IOException {
+    static byte[] zip(Map<String, byte[]> files) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream out = new ZipOutputStream(bytes)) {
             for (Map.Entry<String, byte[]> file : files.entrySet()) {
@@ -234,7 +234,7 @@ class BundleTest {
         return bytes.toByteArray();
     }
 
-    private static Map<String, byte[]> unpacked(byte[] zip) throws IOException {
+    static Map<String, byte[]> unpacked(byte[] zip) throws IOException {
         Map<String, byte[]> files = new LinkedHashMap<>();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {

@@ -14,7 +14,9 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -104,13 +106,12 @@ class PowerTest {
                 guest.post(power + "/answers", quoted("gate", "no such", "answer", "yes", "reason", ""))
                         .status());
         settle(guest, power);
-        String run = begun(guest, power, "HAND");
+        String run = beganAtOnce(guest, power);
         assertEquals(
                 200,
                 guest.post(power + "/runs", start.replace(start.substring(7, 43), run.substring(run.length() - 36)))
                         .status(),
                 "the same id again changes nothing");
-        assertEquals(422, guest.post(power + "/runs", start).status(), "one run of a set at a time");
         for (String nonsense : List.of("abc", "9e99", "", "5 W", "--")) {
             assertEquals(422, read(guest, run, "rail:filter_1", nonsense).status(), nonsense);
         }
@@ -159,6 +160,81 @@ class PowerTest {
         assertTrue(guest.get(power).json().at("/unsettled").asInt() > 0, "what changes with each run is asked anew");
         assertTrue(guest.get(set + "/stands").text().contains("hands:charge"), "the capacitors may be charged");
         streamGoesOnWhereItStood(RunningServer.base() + run);
+        goesAlong(guest, set, run);
+        aLiftedLead(guest, set, power);
+    }
+
+    /** A plan, the run by it and its words are without what is lifted; a set that is not whole has not come up. */
+    private static void aLiftedLead(Guest guest, String set, String power) {
+        assertEquals(
+                200,
+                guest.post(set + "/ledger/for-now", quoted("part", "C4", "way", "LEAD_LIFTED", "note", "to see"))
+                        .status());
+        assertTrue(guest.get(power + "/plan").text().contains("Reckoned without C4"));
+        settle(guest, power);
+        String run = begun(guest, power, "HAND");
+        guest.post(run + "/stops", "{\"why\":\"\"}");
+        assertEquals(
+                "without C4", guest.get(power + "/runs").json().at("/0/without").asString());
+        JsonNode ways = guest.get(power + "/plan/ways").json();
+        assertEquals(4, ways.size());
+        for (JsonNode way : ways) {
+            assertTrue(
+                    way.at("/seconds").asInt() >= 60
+                            && way.at("/reason").asString().isEmpty(),
+                    way.toString());
+        }
+    }
+
+    /** Two people press the button at one moment: one run begins, and the other is told of it. */
+    private static String beganAtOnce(Guest guest, String power) {
+        List<String> ids =
+                List.of(UUID.randomUUID().toString(), UUID.randomUUID().toString());
+        List<CompletableFuture<RunningServer.Answer>> answers = ids.stream()
+                .map(id -> CompletableFuture.supplyAsync(
+                        () -> guest.post(power + "/runs", "{\"id\":\"" + id + "\",\"feed\":\"HAND\"}")))
+                .toList();
+        List<Integer> statuses =
+                answers.stream().map(answer -> answer.join().status()).toList();
+        assertEquals(List.of(200, 422), statuses.stream().sorted().toList());
+        return power + "/runs/" + ids.get(statuses.indexOf(200));
+    }
+
+    /** A run that has ended goes along with its set, whole; one that was tampered with is left out and named. */
+    private static void goesAlong(Guest guest, String set, String run) throws IOException, InterruptedException {
+        byte[] bundle = guest.bytes(set + "/bundle.zip");
+        Guest other = BundleTest.ofAnotherShop();
+        JsonNode taken = other.upload("/api/bundles", bundle).json();
+        assertTrue(taken.toString().contains("1 run of first power came with it."), taken.toString());
+        String there = "/api/sets/" + taken.at("/setId").asString() + "/power/runs";
+        JsonNode copy = other.get(
+                        there + "/" + other.get(there).json().at("/0/id").asString())
+                .json();
+        JsonNode whole = guest.get(run).json();
+        for (String what : List.of("/plan", "/points", "/alarms", "/events", "/state/fall", "/run/ending")) {
+            assertEquals(whole.at(what), copy.at(what), what);
+        }
+        Map<String, byte[]> files = BundleTest.unpacked(bundle);
+        String name = files.keySet().stream()
+                .filter(file -> file.startsWith("runs/"))
+                .findFirst()
+                .orElseThrow();
+        String json = new String(files.get(name), StandardCharsets.UTF_8);
+        List<String> tampered = List.of(
+                "[]",
+                json.substring(0, 4000),
+                json.replace("\"step\":1", "\"step\":77"),
+                json.replace("\"kind\":\"sample\"", "\"kind\":\"simple\""),
+                json.replace("h:,", "h:1,2,3,"),
+                json.replaceFirst("\"middle\":\\{\"rows\":\\[\\[[^,]+,", "\"middle\":{\"rows\":[["),
+                json.replaceFirst("\"body\":\"0\"", "\"body\":\"x\""));
+        for (String bad : tampered) {
+            assertFalse(bad.equals(json), "it was changed");
+            files.put(name, bad.getBytes(StandardCharsets.UTF_8));
+            Guest third = BundleTest.ofAnotherShop();
+            String answer = third.upload("/api/bundles", BundleTest.zip(files)).text();
+            assertTrue(answer.contains("is not whole and was left out."), answer);
+        }
     }
 
     private static void streamGoesOnWhereItStood(String run) throws IOException, InterruptedException {

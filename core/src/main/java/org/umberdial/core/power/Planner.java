@@ -66,12 +66,14 @@ public final class Planner {
     private final Simulation simulation;
     private final List<Watched> watched;
     private final boolean forming;
+    private final AsItIs asItIs;
 
-    private Planner(PowerScene scene, boolean forming) {
+    private Planner(PowerScene scene, boolean forming, AsItIs asItIs) {
         this.scene = scene;
         this.forming = forming;
+        this.asItIs = asItIs;
         watched = watched(scene);
-        simulation = new Simulation(scene, watched);
+        simulation = new Simulation(scene, watched, asItIs);
     }
 
     /**
@@ -80,8 +82,9 @@ public final class Planner {
      * @param way a school of {@link School.Question#FIRST_POWER}
      * @param line at the plug [V RMS]
      * @param forming whether old electrolytics are to form while the line is raised
+     * @param asItIs what of the set is not as drawn meanwhile
      */
-    public static Planned plan(BenchSet set, String mode, double line, School way, boolean forming) {
+    public static Planned plan(BenchSet set, String mode, double line, School way, boolean forming, AsItIs asItIs) {
         Optional<PowerScene> scene = PowerScene.of(set, mode, line);
         if (!set.construction().lineFed()
                 || scene.filter(s -> s.line() < LEAST_LINE).isPresent()) {
@@ -107,7 +110,7 @@ public final class Planner {
                     List.of(),
                     "The circuit has no supply with a filter capacitor on it, so there is no B+ to watch.");
         }
-        return new Planner(scene.get(), forming).planned(way);
+        return new Planner(scene.get(), forming, asItIs).planned(way);
     }
 
     static List<Watched> watched(PowerScene scene) {
@@ -167,7 +170,7 @@ public final class Planner {
             return new Planned(
                     Optional.empty(), lamps, "The warm-up of this circuit does not settle, so there is no plan.");
         }
-        List<Course> draws = IntStream.range(0, Band.DRAWS)
+        List<Simulation.Lived> draws = IntStream.range(0, Band.DRAWS)
                 .parallel()
                 .mapToObj(i -> simulation.another(timed, new Random(1000 + i)))
                 .flatMap(Optional::stream)
@@ -176,7 +179,12 @@ public final class Planner {
             return new Planned(
                     Optional.empty(), lamps, "Too few sets of this kind settle in the model to draw a band from.");
         }
-        Band band = Band.of(draws, timed);
+        Band band = Band.of(draws.stream().map(Simulation.Lived::course).toList(), timed);
+        List<List<double[]>> falls = draws.stream()
+                .map(Simulation.Lived::fall)
+                .flatMap(Optional::stream)
+                .toList();
+        asItIs(why);
         double running = scene.healthy().lineAmperes().orElse(0);
         OptionalDouble fuse = FuseSizes.fitting(running);
         why.add(
@@ -195,15 +203,32 @@ public final class Planner {
                         band.low(),
                         band.middle(),
                         band.high(),
-                        new Faults(scene).courses(simulation, timed),
+                        new Faults(scene)
+                                .courses(simulation, timed).stream()
+                                        .filter(fault -> !asItIs.lifted().contains(fault.part()))
+                                        .toList(),
                         scene.drop().map(PowerScene.Drop::ohms).orElse(0.0),
                         running,
                         fuse.orElse(0),
                         scene.rectifier() == PowerScene.Rectifier.TUBE,
+                        asItIs,
+                        falls.size() < Band.DRAWS / 2 ? null : Fall.of(falls),
                         scene.usual(),
                         why)),
                 lamps,
                 "");
+    }
+
+    private void asItIs(List<String> why) {
+        if (!asItIs.lifted().isEmpty()) {
+            why.add("Reckoned without " + String.join(", ", asItIs.lifted())
+                    + ", as the set stands now. What goes well so and not with it in lies there or behind it.");
+        }
+        if (!asItIs.otherwise().isEmpty()) {
+            why.add(String.join(", ", asItIs.otherwise())
+                    + " for now, which this plan does not reckon with: the band is that of the set as drawn, and no part"
+                    + " is named by it.");
+        }
     }
 
     private Optional<LampRow> lamp(double watts) {

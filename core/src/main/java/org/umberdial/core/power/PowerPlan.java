@@ -1,6 +1,7 @@
 package org.umberdial.core.power;
 
 import java.util.List;
+import java.util.Optional;
 import org.umberdial.core.policy.School;
 
 /**
@@ -15,6 +16,8 @@ import org.umberdial.core.policy.School;
  * @param runningAmperes line current of the healthy set at work [A]
  * @param fuseAmperes size of fuse that fits that [A]; 0 when none is that large
  * @param tubeRectifier whether nothing comes out of its rectifier before that is hot
+ * @param asItIs what of the set is not as drawn; the whole plan is reckoned so
+ * @param fall of its supply points after switching off, warm; null when it does not settle
  * @param usual how many values are as such sets usually have them; a band around those accuses no part
  * @param why of it, a sentence each
  */
@@ -31,9 +34,13 @@ public record PowerPlan(
         double runningAmperes,
         double fuseAmperes,
         boolean tubeRectifier,
+        AsItIs asItIs,
+        Fall fall,
         long usual,
         List<String> why) {
     public PowerPlan {
+        // Runs that were kept before a plan knew of it were of the set as drawn.
+        asItIs = asItIs == null ? AsItIs.WHOLE : asItIs;
         steps = List.copyOf(steps);
         watched = List.copyOf(watched);
         faults = List.copyOf(faults);
@@ -62,8 +69,15 @@ public record PowerPlan(
                 runningAmperes,
                 fuseAmperes,
                 tubeRectifier,
+                asItIs,
+                fall == null ? null : fall.rounded(),
                 usual,
                 why);
+    }
+
+    /** Whether what is out of the band may be laid to a part. */
+    boolean accuses() {
+        return usual == 0 && asItIs.otherwise().isEmpty();
     }
 
     /** When a step begins [s]. */
@@ -73,6 +87,13 @@ public record PowerPlan(
 
     public double seconds() {
         return start(steps.size());
+    }
+
+    /** How it goes with the first filter shorted, which a limiter is for. */
+    public Optional<Hypothesis> firstShort() {
+        return faults.stream()
+                .filter(fault -> fault.says().endsWith("is shorted"))
+                .findFirst();
     }
 
     /** The row of a thing that is watched; below 0 when it has none. */

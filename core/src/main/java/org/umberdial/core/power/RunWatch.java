@@ -74,6 +74,7 @@ public final class RunWatch {
     public record Drift(String what, double share, double seconds) {}
 
     private final PowerPlan plan;
+    private final FallWatch fall;
     private final Suspicion suspicion;
     private final double drift;
     private final boolean isolated;
@@ -105,6 +106,7 @@ public final class RunWatch {
     public RunWatch(PowerPlan plan, HousePolicy policy, ToDoubleFunction<String> standing, boolean isolated) {
         this.plan = plan;
         this.isolated = isolated;
+        fall = new FallWatch(plan);
         suspicion = new Suspicion(plan, standing);
         drift = policy.driftFraction();
         count = plan.watched().size();
@@ -145,6 +147,21 @@ public final class RunWatch {
         return step;
     }
 
+    /** Power is off, or somebody goes to the plug; how the set falls is compared from here on. */
+    public void off(double at) {
+        fall.off(step == plan.steps().size() - 1 && at - stepAt >= lasts());
+    }
+
+    /** How its supply points fall since the power is off. */
+    public List<FallWatch.Fallen> fallen() {
+        return fall.fallen();
+    }
+
+    /** When a healthy set would be empty, a sentence. @param safeVolts at or below which it is [V] */
+    public String forecast(double safeVolts) {
+        return FallWatch.forecast(plan, safeVolts);
+    }
+
     /** Where the plan is at a time [s]. */
     public double place(double seconds) {
         return plan.place(step, seconds - stepAt);
@@ -156,6 +173,7 @@ public final class RunWatch {
      * @return the alarms that it raises; each is raised once a step
      */
     public List<Alarm> take(RunSample sample) {
+        fall.take(sample);
         for (int i = 0; i < count; i++) {
             if (!Double.isNaN(sample.figures()[i])) {
                 latest[i] = sample.figures()[i];
@@ -410,7 +428,7 @@ public final class RunWatch {
         boolean nameable = EnumSet.complementOf(EnumSet.of(Alarm.Kind.CHASSIS, Alarm.Kind.LOST))
                 .contains(kind);
         List<Alarm.Suspected> suspects =
-                nameable && plan.usual() == 0 ? suspected(kind, i, place(sample.seconds())) : List.of();
+                nameable && plan.accuses() ? suspected(kind, i, place(sample.seconds())) : List.of();
         alarms.add(new Alarm(kind, sample.seconds(), watched.id(), says, suspects, unnamed(nameable, suspects)));
     }
 
@@ -427,6 +445,9 @@ public final class RunWatch {
     private String unnamed(boolean nameable, List<Alarm.Suspected> suspects) {
         if (!nameable || !suspects.isEmpty()) {
             return "";
+        }
+        if (!plan.asItIs().otherwise().isEmpty()) {
+            return "No part is named: " + String.join(", ", plan.asItIs().otherwise()) + " for now.";
         }
         return plan.usual() > 0
                 ? "No part is named: " + plan.usual()

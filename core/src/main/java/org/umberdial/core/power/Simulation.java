@@ -29,10 +29,16 @@ final class Simulation {
     private final List<Watched> watched;
     private final Values nominal;
 
-    Simulation(PowerScene scene, List<Watched> watched) {
+    /** One set over a plan, and switched off behind it where that was asked for and settles. */
+    record Lived(Course course, Optional<List<double[]>> fall) {}
+
+    private final AsItIs asItIs;
+
+    Simulation(PowerScene scene, List<Watched> watched, AsItIs asItIs) {
         this.scene = scene;
         this.watched = watched;
-        nominal = Values.nominal(scene.network());
+        this.asItIs = asItIs;
+        nominal = asItIs.in(Values.nominal(scene.network()));
     }
 
     Values nominal() {
@@ -41,16 +47,17 @@ final class Simulation {
 
     /** Empty when it does not settle all the way. */
     Optional<Course> run(Values values, List<PowerStep> steps) {
-        return run(values, steps, 1, 1);
+        return run(values, steps, 0, 1, 1).map(Lived::course);
     }
 
     /** The set as another of its kind: every value within its tolerance, every tube with an emission of its own. */
-    Optional<Course> another(List<PowerStep> steps, Random random) {
+    Optional<Lived> another(List<PowerStep> steps, Random random) {
         Values values = nominal;
         for (Part part : scene.set().parts()) {
             Card card = part.card();
             if ("RC".indexOf(card.letter()) >= 0
-                    && card.value().filter(v -> v > 0).isPresent()) {
+                    && card.value().filter(v -> v > 0).isPresent()
+                    && !asItIs.lifted().contains(part.reference())) {
                 double width =
                         part.unconfirmed() ? USUAL_SPREAD : part.tolerance().fraction();
                 double share = Math.max(-1, Math.min(1, random.nextGaussian() / 2));
@@ -63,10 +70,17 @@ final class Simulation {
                         amplifier.part(), Math.min(1.3, Math.exp(EMISSION_SPREAD * random.nextGaussian())));
             }
         }
-        return run(values, steps, 1 + LINE_SPREAD * random.nextGaussian(), 1 + LAMP_SPREAD * random.nextGaussian());
+        return run(
+                values,
+                steps,
+                Fall.SECONDS,
+                1 + LINE_SPREAD * random.nextGaussian(),
+                1 + LAMP_SPREAD * random.nextGaussian());
     }
 
-    private Optional<Course> run(Values values, List<PowerStep> steps, double lineFactor, double lampFactor) {
+    /** @param off how long it is followed after switching off [s] */
+    private Optional<Lived> run(
+            Values values, List<PowerStep> steps, double off, double lineFactor, double lampFactor) {
         List<LineSchedule.Ramp> ramp = new ArrayList<>();
         List<LineSchedule.Lamps> lamps = new ArrayList<>();
         double before = 0;
@@ -86,8 +100,14 @@ final class Simulation {
                 .distinct()
                 .toList();
         boolean limited = steps.stream().anyMatch(PowerStep::limited);
-        WarmUp.Course course = WarmUp.run(values, new LineSchedule(ramp, limited ? lamps : List.of()), nodes, seconds);
-        if (course.failure().isPresent()) {
+        if (off > 0) {
+            // The last moment of the plan is still on.
+            ramp.add(new LineSchedule.Ramp(before * lineFactor, WarmUp.STEP_SECONDS));
+            ramp.add(new LineSchedule.Ramp(0, 0));
+        }
+        WarmUp.Course course =
+                WarmUp.run(values, new LineSchedule(ramp, limited ? lamps : List.of()), nodes, seconds + off);
+        if (course.samples().size() <= seconds * PER_SECOND) {
             return Optional.empty();
         }
         Course all = Course.of(watched.size(), seconds);
@@ -97,7 +117,22 @@ final class Simulation {
                 all.rows().get(row)[second] = figure(sample, watched.get(row), nodes, made(steps, second));
             }
         }
-        return Optional.of(all);
+        Optional<List<double[]>> fall = off > 0 && course.failure().isEmpty()
+                ? Optional.of(fall(
+                        course.samples()
+                                .subList(seconds * PER_SECOND, course.samples().size()),
+                        nodes))
+                : Optional.empty();
+        return Optional.of(new Lived(all, fall));
+    }
+
+    private List<double[]> fall(List<WarmUp.Sample> samples, List<String> nodes) {
+        return watched.stream()
+                .filter(w -> w.kind() == Watched.Kind.RAIL)
+                .map(w -> samples.stream()
+                        .mapToDouble(sample -> figure(sample, w, nodes, 0))
+                        .toArray())
+                .toList();
     }
 
     private static double made(List<PowerStep> steps, double second) {

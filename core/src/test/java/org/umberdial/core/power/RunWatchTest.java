@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.School;
@@ -54,8 +55,17 @@ class RunWatchTest {
                 0.4,
                 0.63,
                 true,
+                AsItIs.WHOLE,
+                new Fall(List.of(falling(2)), List.of(falling(3)), List.of(falling(4))),
                 usual,
                 List.of());
+    }
+
+    /** From 250 V, with a time constant. */
+    private static double[] falling(double seconds) {
+        return IntStream.rangeClosed(0, (int) (Fall.SECONDS / Fall.STEP_SECONDS))
+                .mapToDouble(i -> 250 * Math.exp(-i * Fall.STEP_SECONDS / seconds))
+                .toArray();
     }
 
     private static RunWatch watch(boolean isolated) {
@@ -219,5 +229,38 @@ class RunWatchTest {
         assertTrue(watch.lost("rail:b", 6, "gone").isEmpty());
         watch.found("rail:b");
         assertTrue(watch.lost("rail:b", 7, "gone").isPresent());
+    }
+
+    private static List<FallWatch.Fallen> fall(double... secondsAndVolts) {
+        RunWatch watch = watch(true);
+        watch.step(1, 30);
+        watch.take(read(60, true, "rail:b", 250));
+        watch.off(61);
+        for (int i = 0; i < secondsAndVolts.length; i += 2) {
+            watch.take(read(61 + secondsAndVolts[i], true, "rail:b", secondsAndVolts[i + 1]));
+        }
+        return watch.fallen();
+    }
+
+    /** The plug may be pulled long after the run was stopped: a point is compared with itself. */
+    @Test
+    void howItFallsIsComparedFromItsFirstLowerReading() {
+        assertEquals(FallWatch.Goes.UNTOLD, fall(3, 249, 6, 150).get(0).goes());
+        assertEquals(
+                FallWatch.Goes.AS_HEALTHY, fall(30, 249, 33, 150, 36, 55).get(0).goes());
+        FallWatch.Fallen slow = fall(3, 249, 6, 200, 16, 190).get(0);
+        assertEquals(FallWatch.Goes.SLOWER, slow.goes());
+        assertTrue(slow.says().contains("It keeps its charge longer"), slow.says());
+        assertEquals(FallWatch.Goes.FASTER, fall(1, 249, 1.2, 3).get(0).goes());
+        assertEquals(FallWatch.Goes.FASTER, fall(3, 249, 6, 200, 7, 4).get(0).goes());
+    }
+
+    @Test
+    void aSetThatWasNotWarmIsNotCompared() {
+        RunWatch watch = watch(true);
+        watch.take(read(12, true, "rail:b", 100));
+        watch.off(13);
+        watch.take(read(20, true, "rail:b", 3));
+        assertEquals(FallWatch.Goes.NOT_WARM, watch.fallen().get(0).goes());
     }
 }

@@ -36,6 +36,7 @@ import org.umberdial.server.exchange.TubeFiles;
 import org.umberdial.server.map.MapService;
 import org.umberdial.server.photos.Photo;
 import org.umberdial.server.photos.PhotoService;
+import org.umberdial.server.power.RunCopies;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.ChartService;
@@ -52,6 +53,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class BundleService {
     private static final String BY_FILE = "set bundle";
     private static final int LONGEST_SOURCE = 120;
+    private static final int MOST_RUNS = 500;
     /** A bundle of an earlier version lacks what has been added since. */
     private static final JsonMapper JSON = JsonMapper.builder()
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
@@ -66,6 +68,7 @@ public class BundleService {
     private final MapService map;
     private final ShopService shops;
     private final TubeFiles tubes;
+    private final RunCopies runs;
     private final BundleTables tables;
     private final Clock clock;
 
@@ -79,6 +82,7 @@ public class BundleService {
             MapService map,
             ShopService shops,
             TubeFiles tubes,
+            RunCopies runs,
             BundleTables tables,
             Clock clock) {
         this.sets = sets;
@@ -90,13 +94,14 @@ public class BundleService {
         this.map = map;
         this.shops = shops;
         this.tubes = tubes;
+        this.runs = runs;
         this.tables = tables;
         this.clock = clock;
     }
 
     /**
      * The set as a zip: {@code set.json}, {@code circuit.cir}, {@code sheet.csv}, {@code readings.csv}, the shop's own
-     * tube types in it as {@code tubes.csv}, and its pictures.
+     * tube types in it as {@code tubes.csv}, its pictures, and each run of it that has ended.
      */
     public void write(String shopId, String setId, OutputStream out) {
         StoredSet set = sets.set(shopId, setId);
@@ -119,7 +124,8 @@ public class BundleService {
                         photo.fileName(),
                         photo.beforeId().orElse("")));
             }
-            put(zip, "set.json", JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(text(shopId, set, pictures)));
+            BundleText text = text(shopId, set, pictures);
+            put(zip, "set.json", JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(text));
             put(zip, "circuit.cir", exchange.exportCircuit(shopId, setId).getBytes(StandardCharsets.UTF_8));
             String own = tubes.of(shopId, set.set());
             if (!own.isEmpty()) {
@@ -127,6 +133,9 @@ public class BundleService {
             }
             put(zip, "sheet.csv", exchange.exportSheet(shopId, setId).getBytes(StandardCharsets.UTF_8));
             put(zip, "readings.csv", exchange.exportReadings(shopId, setId).getBytes(StandardCharsets.UTF_8));
+            for (String run : text.runs()) {
+                put(zip, runFile(run), runs.write(shopId, run));
+            }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -173,7 +182,12 @@ public class BundleService {
                 entries,
                 null,
                 pictures,
-                marks);
+                marks,
+                runs.ended(shopId, set.id()));
+    }
+
+    private static String runFile(String run) {
+        return "runs/" + run + ".json";
     }
 
     private static BundleText.Line line(KeptEntry kept) {
@@ -287,6 +301,7 @@ public class BundleService {
         List<BundleText.Line> log = log(text);
         log.forEach(entry -> ids.put(entry.id(), here(setId, entry.id())));
         text.pictures().forEach(picture -> ids.put(picture.id(), here(setId, picture.id())));
+        text.runs().forEach(run -> ids.put(run, here(setId, run)));
         List<ReadingFile.BadLine> refused = new ArrayList<>();
         // Before the circuit, which is understood by them.
         List<String> notes = new ArrayList<>(files.small("tubes.csv")
@@ -331,6 +346,7 @@ public class BundleService {
             refused.addAll(file.refused());
             readings = file.added();
         }
+        notes.addAll(runs(caller, setId, text, files));
         tables.came(caller.shopId(), setId, text.id() == null ? files.id() : text.id());
         notes.add(
                 0,
@@ -383,6 +399,24 @@ public class BundleService {
                         new PartValue(value.origin(), value.value(), brought(value.source())));
             }
         }
+    }
+
+    /** Runs with all they hold; each that is not whole is left out and named. */
+    private List<String> runs(Caller caller, String setId, BundleText text, BundleFile files) {
+        List<String> broken = new ArrayList<>();
+        for (String run : text.runs()) {
+            boolean kept = files.large(runFile(run))
+                    .filter(json -> runs.adopt(caller.shopId(), setId, here(setId, run), json, caller.author()))
+                    .isPresent();
+            if (!kept) {
+                broken.add("The run " + runFile(run) + " is not whole and was left out.");
+            }
+        }
+        if (text.runs().size() > broken.size()) {
+            int count = text.runs().size() - broken.size();
+            broken.add(0, count + (count == 1 ? " run" : " runs") + " of first power came with it.");
+        }
+        return broken;
     }
 
     /** A value's source says that it came by a file, however often it did. */
@@ -492,6 +526,9 @@ public class BundleService {
                 || text.plate() == null
                 || text.sheetOrigin() == null
                 || text.title() == null
+                || text.runs().size() > MOST_RUNS
+                || text.runs().stream()
+                        .anyMatch(run -> run == null || !ID.matcher(run).matches())
                 || text.id() != null && !text.id().matches("[0-9a-f-]{36}")) {
             throw refuse("The bundle's set.json is not whole; export the set anew.");
         }

@@ -21,6 +21,7 @@ import org.umberdial.server.photos.Photo;
  * @param paper which paper circuit and sheet were taken from; null in an older file
  * @param log the whole log in its order, readings among it; null in a file of version 1
  * @param journal the log of a file of version 1, whose readings are a table of their own; null since
+ * @param runs ids of runs of first power, each in {@code runs/<id>.json}; empty in an older file
  * @param id of the set where it was first taken in; the same set is in a shop only once
  */
 record BundleText(
@@ -42,7 +43,12 @@ record BundleText(
         List<Line> log,
         List<Entry> journal,
         List<Picture> pictures,
-        List<Mark> marks) {
+        List<Mark> marks,
+        List<String> runs) {
+    BundleText {
+        runs = runs == null ? List.of() : List.copyOf(runs);
+    }
+
     static final String FORMAT = "umber-dial-set";
     static final int VERSION = 2;
 

@@ -7,6 +7,7 @@ import java.util.Optional;
  * One run, without its plan and entries.
  *
  * @param isolated whether an isolation transformer feeds the set
+ * @param without what of the set was not as drawn meanwhile, in words; empty when it was whole
  * @param step number of the step it is in
  * @param entries how many there are
  * @param ending what it came to; empty while it goes on
@@ -17,6 +18,7 @@ public record Run(
         State state,
         Feed feed,
         boolean isolated,
+        String without,
         int step,
         int entries,
         Instant startedAt,

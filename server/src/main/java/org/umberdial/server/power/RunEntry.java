@@ -10,10 +10,10 @@ package org.umberdial.server.power;
  *     by hand or by instruments; of an alarm JSON; else words
  */
 public record RunEntry(int number, double seconds, String kind, String body) {
-    static final String SAMPLE = "sample";
-    static final String STEP = "step";
-    static final String ALARM = "alarm";
-    static final String STOP = "stop";
-    static final String EMPTY = "empty";
-    static final String NOTE = "note";
+    public static final String SAMPLE = "sample";
+    public static final String STEP = "step";
+    public static final String ALARM = "alarm";
+    public static final String STOP = "stop";
+    public static final String EMPTY = "empty";
+    public static final String NOTE = "note";
 }

@@ -5,7 +5,9 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.umberdial.core.power.Alarm;
+import org.umberdial.core.power.FallWatch;
 import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.RunSample;
 import org.umberdial.core.power.RunWatch;
@@ -84,7 +86,10 @@ final class RunProgress {
                 passedOver |= bar >= 0;
             }
             case RunEntry.SAMPLE -> take(entry);
-            case RunEntry.STOP -> stopped = true;
+            case RunEntry.STOP -> {
+                stopped = true;
+                watch.off(entry.seconds());
+            }
             case RunEntry.ALARM -> alarms.add(JSON.readValue(entry.body(), Alarm.class));
             default -> {
                 // Words for people.
@@ -124,6 +129,23 @@ final class RunProgress {
                 == plan.watched().stream()
                         .filter(w -> w.kind() == Watched.Kind.RAIL)
                         .count();
+    }
+
+    /** How it falls since the power is off; as long as that is not told, when it would be empty. */
+    List<String> fall() {
+        List<String> told = fallen();
+        String forecast = watch.forecast(safeVolts);
+        return !stopped || isEmpty() || forecast.isEmpty()
+                ? told
+                : Stream.concat(Stream.of(forecast), told.stream()).toList();
+    }
+
+    /** What is told of it so far. */
+    List<String> fallen() {
+        return watch.fallen().stream()
+                .map(FallWatch.Fallen::says)
+                .filter(says -> !says.isEmpty())
+                .toList();
     }
 
     static RunSample sample(RunEntry entry) {

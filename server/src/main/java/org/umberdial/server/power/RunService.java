@@ -53,9 +53,16 @@ public class RunService {
      * How a run stands now.
      *
      * @param stepAt when its step began [s]
+     * @param fall how it falls since the power is off, sentences
      */
     public record Standing(
-            Run run, PowerPlan plan, double seconds, double stepAt, RunWatch.State state, List<Alarm> alarms) {}
+            Run run,
+            PowerPlan plan,
+            double seconds,
+            double stepAt,
+            RunWatch.State state,
+            List<Alarm> alarms,
+            List<String> fall) {}
 
     private final RunTables tables;
     private final Plans plans;
@@ -160,6 +167,7 @@ public class RunService {
                 Run.State.RUNNING,
                 feed,
                 isolated,
+                plan.asItIs().words(),
                 0,
                 0,
                 clock.instant(),
@@ -239,7 +247,8 @@ public class RunService {
                     seconds,
                     progress.stepAt(),
                     progress.watch().state(seconds),
-                    progress.alarms());
+                    progress.alarms(),
+                    progress.fall());
         });
     }
 
@@ -357,7 +366,8 @@ public class RunService {
                     progress,
                     seconds,
                     RunEntry.EMPTY,
-                    "Every supply point that is watched is at a safe voltage.");
+                    "Every supply point that is watched is at a safe voltage."
+                            + progress.fallen().stream().map(" "::concat).collect(Collectors.joining()));
             tables.state(shopId, run.id(), Run.State.ENDED, run.ending(), Optional.of(clock.instant()));
         }
     }
@@ -434,16 +444,19 @@ public class RunService {
 
     private void finish(Caller caller, Run run, RunProgress progress, double seconds, String over) {
         boolean well = progress.alarms().isEmpty() && !progress.passedOver() && over.isEmpty();
+        String without = progress.plan().asItIs().words();
         String words =
                 progress.plan().way().label() + ", " + progress.plan().steps().size()
                         + (progress.plan().steps().size() == 1 ? " step" : " steps")
                         + (well
                                 ? ", every figure in its band"
-                                : over.isEmpty() ? "" : "; went on although: " + over.substring(1));
+                                : over.isEmpty() ? "" : "; went on although: " + over.substring(1))
+                        + (without.isEmpty() ? "" : "; " + without + " meanwhile");
         String off = off(caller.shopId(), run);
         add(caller.shopId(), run, progress, seconds, RunEntry.STOP, "At its end. " + off);
         tables.state(caller.shopId(), run.id(), Run.State.STOPPING, cut(words), Optional.empty());
-        log(caller, run, well ? PowerRun.Phase.CAME_UP : PowerRun.Phase.ENDED, words);
+        // What was lifted meanwhile is not proven by it, and the set is not whole.
+        log(caller, run, well && without.isEmpty() ? PowerRun.Phase.CAME_UP : PowerRun.Phase.ENDED, words);
     }
 
     /** Takes the power away where it can be switched; says what a person has to do. */

@@ -12,6 +12,7 @@ import org.umberdial.core.power.RunWatch;
  * @param holds why one may not go on yet; empty when one may
  * @param unexplained amperes through the filter that the stages do not take
  * @param drift how the first supply point has gone since it was warm, a sentence; empty before that
+ * @param fall how its supply points fall since the power is off, sentences; before that when they would be empty
  * @param controlled whether the supply can be switched from here
  * @param speed seconds of the run in one of the clock's
  */
@@ -25,6 +26,7 @@ public record RunState(
         List<String> outside,
         @Schema(nullable = true) Double unexplained,
         String drift,
+        List<String> fall,
         boolean controlled,
         String ending,
         double speed) {
@@ -41,6 +43,7 @@ public record RunState(
                         ? Double.valueOf(standing.state().unexplained().getAsDouble())
                         : null,
                 standing.state().drift().map(RunState::says).orElse(""),
+                standing.fall(),
                 runs.canSwitch(shopId, standing.run()),
                 standing.run().ending(),
                 runs.speed());

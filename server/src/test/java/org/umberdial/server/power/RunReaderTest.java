@@ -48,6 +48,7 @@ class RunReaderTest {
                         Run.State.RUNNING,
                         Run.Feed.INSTRUMENTS,
                         true,
+                        "",
                         0,
                         0,
                         Instant.EPOCH,

@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,6 +33,7 @@ import org.umberdial.core.power.Course;
 import org.umberdial.core.power.FirstCheck;
 import org.umberdial.core.power.FirstChecks;
 import org.umberdial.core.power.Glow;
+import org.umberdial.core.power.Hypothesis;
 import org.umberdial.core.power.Planner;
 import org.umberdial.core.power.PowerArea;
 import org.umberdial.core.power.PowerPlan;
@@ -131,6 +133,23 @@ class PowerController {
     /** @param reason why there is no plan */
     record PowerPlanAnswer(
             @Schema(nullable = true) PowerPlanView plan, List<LampView> lamps, String rail, String reason) {}
+
+    /**
+     * How the set would be brought up by one school, in a few figures.
+     *
+     * @param firstStep what the set has at the end of the first step
+     * @param shorted the same with a shorted first filter; empty when that does not settle
+     * @param reason why there is no plan by it
+     */
+    record WaySummary(
+            PowerWayView way,
+            boolean followed,
+            List<String> steps,
+            long seconds,
+            String firstStep,
+            String shorted,
+            String most,
+            String reason) {}
 
     record ReadyAnswer(
             @NotNull UUID id,
@@ -256,6 +275,54 @@ class PowerController {
                 planned.reason());
     }
 
+    /** The same set by each school, side by side. */
+    @GetMapping("/plan/ways")
+    List<WaySummary> ways(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        OpenSet set = files.open(caller.shopId(), setId.toString());
+        School followed = set.policy().schools().of(School.Question.FIRST_POWER);
+        return School.Question.FIRST_POWER.schools().stream()
+                .map(school -> {
+                    Planner.Planned planned = plans.plan(set, school);
+                    return planned.plan()
+                            .map(plan -> summary(plan, school == followed))
+                            .orElseGet(() -> new WaySummary(
+                                    way(school), school == followed, List.of(), 0, "", "", "", planned.reason()));
+                })
+                .toList();
+    }
+
+    private static WaySummary summary(PowerPlan plan, boolean followed) {
+        int amps = plan.row("amps");
+        double most = Arrays.stream(plan.middle().rows().get(amps)).max().orElse(0);
+        Optional<Course> shorted = plan.firstShort().map(Hypothesis::course);
+        double mostShorted = shorted.map(
+                        course -> Arrays.stream(course.rows().get(amps)).max().orElse(0))
+                .orElse(0.0);
+        return new WaySummary(
+                way(plan.way()),
+                followed,
+                plan.steps().stream().map(step -> step.name(plan.line())).toList(),
+                Math.round(plan.seconds()),
+                firstStep(plan, plan.middle()),
+                shorted.map(course -> firstStep(plan, course)).orElse(""),
+                Engineering.round(most, Unit.AMPERE)
+                        + (shorted.isPresent() ? ", shorted " + Engineering.round(mostShorted, Unit.AMPERE) : ""),
+                "");
+    }
+
+    private static String firstStep(PowerPlan plan, Course course) {
+        double end = plan.start(1);
+        Watched rail = plan.watched().stream()
+                .filter(w -> w.kind() == Watched.Kind.RAIL)
+                .findFirst()
+                .orElseThrow();
+        double volts = course.at(plan.row(rail.id()), end);
+        double glow = course.at(plan.row("lamp"), end);
+        return "set " + Engineering.round(course.at(plan.row("set"), end), Unit.VOLT) + ", " + rail.what() + " "
+                + Engineering.round(Math.abs(volts) < 0.5 ? 0 : volts, Unit.VOLT)
+                + (plan.steps().get(0).limited() ? ", lamp " + Glow.of(glow).label() : "");
+    }
+
     private static LampView lamp(Planner.LampRow row, List<Double> used) {
         return new LampView(
                 row.watts(),
@@ -294,9 +361,7 @@ class PowerController {
                                 plan.middle().rows().get(i),
                                 plan.high().rows().get(i)))
                         .toList(),
-                plan.faults().stream()
-                        .filter(fault -> fault.says().endsWith("is shorted"))
-                        .findFirst()
+                plan.firstShort()
                         .map(fault -> new GhostView("With a shorted first filter", rows(fault.course())))
                         .orElse(null),
                 plan.usual(),

@@ -29,6 +29,7 @@ import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.Watched;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
+import org.umberdial.server.power.Liftings;
 import org.umberdial.server.power.Run;
 import org.umberdial.server.power.RunAlarm;
 import org.umberdial.server.power.RunEntry;
@@ -49,6 +50,10 @@ class RunController {
     private static final double MOST_AMPERES = 30;
     private static final double MOST_WATTS = 5000;
 
+    /**
+     * @param without what of the set was not as drawn meanwhile
+     * @param says what it says of the part it was without; empty when nothing
+     */
     record RunView(
             String id,
             Run.State state,
@@ -57,7 +62,9 @@ class RunController {
             @Schema(nullable = true) Instant endedAt,
             String ending,
             String author,
-            boolean isolated) {}
+            boolean isolated,
+            String without,
+            String says) {}
 
     /** @param figures in the order of what is watched; null for what was not read then */
     record RunPoint(double seconds, List<Double> figures) {}
@@ -86,23 +93,27 @@ class RunController {
     record RunStop(@NotNull @Size(max = 300) String why) {}
 
     private final RunService runs;
+    private final Liftings liftings;
     private final RunStreams streams;
     private final ShopService shops;
 
-    RunController(RunService runs, RunStreams streams, ShopService shops) {
+    RunController(RunService runs, Liftings liftings, RunStreams streams, ShopService shops) {
         this.runs = runs;
+        this.liftings = liftings;
         this.streams = streams;
         this.shops = shops;
     }
 
     @GetMapping
     List<RunView> runs(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return runs.runs(caller.shopId(), setId.toString()).stream()
-                .map(RunController::view)
+        List<Run> all = runs.runs(caller.shopId(), setId.toString());
+        Map<String, String> says = liftings.of(caller.shopId(), all);
+        return all.stream()
+                .map(run -> view(run, says.getOrDefault(run.id(), "")))
                 .toList();
     }
 
-    private static RunView view(Run run) {
+    private static RunView view(Run run, String says) {
         return new RunView(
                 run.id(),
                 run.state(),
@@ -111,7 +122,9 @@ class RunController {
                 run.endedAt().orElse(null),
                 run.ending(),
                 run.author(),
-                run.isolated());
+                run.isolated(),
+                run.without(),
+                says);
     }
 
     @PostMapping
@@ -135,7 +148,7 @@ class RunController {
             }
         }
         return new RunWhole(
-                view(standing.run()),
+                view(standing.run(), ""),
                 PowerController.view(standing.plan()),
                 RunState.of(runs, caller.shopId(), standing),
                 thinned(points),

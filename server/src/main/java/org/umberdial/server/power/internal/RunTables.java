@@ -20,6 +20,8 @@ public class RunTables {
     /** Of a run of hours at five samples a second. */
     private static final int MOST_AT_ONCE = 50_000;
 
+    private static final int AT_ONCE = 500;
+
     private final DSLContext db;
 
     RunTables(DSLContext db) {
@@ -36,6 +38,7 @@ public class RunTables {
                         .set(POWER_RUN.FEED, run.feed().name())
                         .set(POWER_RUN.PLAN, plan)
                         .set(POWER_RUN.ISOLATED, run.isolated())
+                        .set(POWER_RUN.WITHOUT_PARTS, run.without())
                         .set(POWER_RUN.STARTED_AT, run.startedAt())
                         .set(POWER_RUN.AUTHOR, run.author())
                         .onDuplicateKeyIgnore()
@@ -81,6 +84,7 @@ public class RunTables {
                 Run.State.valueOf(row.get(POWER_RUN.STATE)),
                 Run.Feed.valueOf(row.get(POWER_RUN.FEED)),
                 row.get(POWER_RUN.ISOLATED),
+                row.get(POWER_RUN.WITHOUT_PARTS),
                 row.get(POWER_RUN.STEP),
                 row.get(POWER_RUN.ENTRIES),
                 row.get(POWER_RUN.STARTED_AT),
@@ -158,17 +162,59 @@ public class RunTables {
         return new RunEntry(number, seconds, kind, body);
     }
 
+    /** Takes a run in that ended elsewhere, whole. */
+    public void adopt(String shopId, Run run, String plan, List<RunEntry> entries) {
+        if (!start(shopId, run, plan)) {
+            return;
+        }
+        state(shopId, run.id(), run.state(), run.ending(), run.endedAt());
+        step(shopId, run.id(), run.step());
+        for (int from = 0; from < entries.size(); from += AT_ONCE) {
+            var rows = db.insertInto(
+                    POWER_ENTRY,
+                    POWER_ENTRY.SHOP_ID,
+                    POWER_ENTRY.RUN_ID,
+                    POWER_ENTRY.NUMBER,
+                    POWER_ENTRY.SECONDS,
+                    POWER_ENTRY.KIND,
+                    POWER_ENTRY.BODY);
+            for (RunEntry entry : entries.subList(from, Math.min(entries.size(), from + AT_ONCE))) {
+                rows = rows.values(shopId, run.id(), entry.number(), entry.seconds(), entry.kind(), entry.body());
+            }
+            rows.execute();
+        }
+        db.update(POWER_RUN)
+                .set(POWER_RUN.ENTRIES, entries.size())
+                .where(POWER_RUN.SHOP_ID.eq(shopId), POWER_RUN.ID.eq(run.id()))
+                .execute();
+    }
+
     /** Entries from a number on. */
     public List<RunEntry> entries(String shopId, String runId, int from) {
         return db.selectFrom(POWER_ENTRY)
                 .where(POWER_ENTRY.SHOP_ID.eq(shopId), POWER_ENTRY.RUN_ID.eq(runId), POWER_ENTRY.NUMBER.ge(from))
                 .orderBy(POWER_ENTRY.NUMBER)
                 .limit(MOST_AT_ONCE)
-                .fetch(row -> new RunEntry(
-                        row.get(POWER_ENTRY.NUMBER),
-                        row.get(POWER_ENTRY.SECONDS),
-                        row.get(POWER_ENTRY.KIND),
-                        row.get(POWER_ENTRY.BODY)));
+                .fetch(RunTables::entry);
+    }
+
+    /** What happened in a run beside what was read. */
+    public List<RunEntry> events(String shopId, String runId) {
+        return db.selectFrom(POWER_ENTRY)
+                .where(
+                        POWER_ENTRY.SHOP_ID.eq(shopId),
+                        POWER_ENTRY.RUN_ID.eq(runId),
+                        POWER_ENTRY.KIND.in(RunEntry.STEP, RunEntry.ALARM, RunEntry.STOP))
+                .orderBy(POWER_ENTRY.NUMBER)
+                .fetch(RunTables::entry);
+    }
+
+    private static RunEntry entry(Record row) {
+        return new RunEntry(
+                row.get(POWER_ENTRY.NUMBER),
+                row.get(POWER_ENTRY.SECONDS),
+                row.get(POWER_ENTRY.KIND),
+                row.get(POWER_ENTRY.BODY));
     }
 
     public void step(String shopId, String id, int step) {
