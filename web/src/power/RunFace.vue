@@ -84,6 +84,7 @@ function healthy(index: number) {
 }
 function tone(index: number) {
   const id = plan.value?.watched[index]?.id ?? ''
+  if (state.value?.state !== 'RUNNING') return plan.value?.watched[index]?.kind === 'RAIL' ? '' : 'text-soft'
   return latest.value[index] === null ? 'text-soft' : state.value?.outside.includes(id) ? 'text-doubt' : 'text-good'
 }
 const shownValue = (index: number) => {
@@ -265,6 +266,12 @@ useEventListener(
             {{ allAlarms ? 'Show the latest' : `${alarms.length - 1} before it` }}
           </button>
         </section>
+        <LiftSuspects
+          v-if="state.state === 'ENDED' && session.mayWrite.value"
+          :set-id="setId"
+          :parts="liftable"
+          class="border-b border-line px-4 py-3"
+        />
         <ul>
           <li
             v-for="(one, index) in plan.watched"
@@ -322,12 +329,6 @@ useEventListener(
             class="min-h-11 w-full rounded border border-line bg-raised px-2"
           />
         </form>
-        <LiftSuspects
-          v-if="state.state === 'ENDED' && session.mayWrite.value"
-          :set-id="setId"
-          :parts="liftable"
-          class="border-b border-line px-4 py-3"
-        />
         <ProblemNote :problem="problem" class="m-3" />
       </div>
     </div>
@@ -363,7 +364,9 @@ useEventListener(
         <p v-for="one in state.fall" :key="one" class="text-sm text-soft">{{ say(one) }}</p>
       </div>
       <div v-else class="bg-raised px-5 py-3">
-        <p class="text-xl font-semibold">{{ say(state.ending) }}</p>
+        <p class="text-xl font-semibold">
+          {{ state.ending === 'by hand' ? 'Stopped by hand' : say(state.ending) }}
+        </p>
         <p class="text-soft">
           The supply was read empty. Off is not dead: cord, switch and fuse carry the line while it is plugged in.
           {{ say(state.fall.join(' ')) }}

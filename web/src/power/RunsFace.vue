@@ -118,15 +118,15 @@ function toggle(id: string) {
           <label class="flex min-h-11 cursor-pointer items-center gap-3">
             <input
               type="checkbox"
-              class="size-5 accent-accent"
+              class="size-5 shrink-0 accent-accent"
               :checked="ids.includes(run.id)"
               @change="toggle(run.id)"
             />
             <span>
               <strong>{{ `Run ${(runs?.length ?? 0) - i}, ${when(run.startedAt)}` }}</strong>
               <span class="block text-sm text-soft">
-                {{ run.ending ? say(run.ending) : 'goes on' }} ·
-                {{ run.feed === 'HAND' ? 'by hand' : 'by instruments' }}
+                {{ run.ending ? (run.ending === 'by hand' ? 'stopped by hand' : say(run.ending)) : 'goes on' }} ·
+                {{ run.feed === 'HAND' ? 'typed in' : 'read by instruments' }}
                 {{ run.without ? ` · ${run.without}` : '' }}
               </span>
               <span v-if="run.says" class="block text-sm font-semibold">{{ say(run.says) }}</span>

@@ -42,12 +42,23 @@ const { data, error, isFetching } = usePowerWays(() => props.setId, asked)
           <td v-if="one.reason" colspan="4" class="py-2 text-soft">{{ say(one.reason) }}</td>
           <template v-else>
             <td class="py-2 pr-3">
-              {{ one.steps.join(', ') }}
+              <ol class="flex flex-wrap gap-x-4">
+                <li v-for="(step, i) in one.steps" :key="i">
+                  <span class="text-sm text-soft">{{ i + 1 }}</span>
+                  {{ step }}
+                </li>
+              </ol>
               <span class="block text-sm text-soft">{{ clockOf(one.seconds) }} at least</span>
             </td>
             <td class="py-2 pr-3">{{ say(one.firstStep) }}</td>
             <td class="py-2 pr-3">{{ one.shorted ? say(one.shorted) : 'does not settle in the model' }}</td>
-            <td class="py-2 font-figures text-sm">{{ say(one.most) }}</td>
+            <td class="py-2">
+              <span class="font-figures">{{ say(one.most) }}</span>
+              <span v-if="one.mostShorted" class="block text-sm text-soft">
+                shorted
+                <span class="font-figures">{{ say(one.mostShorted) }}</span>
+              </span>
+            </td>
           </template>
         </tr>
       </tbody>

@@ -2,6 +2,7 @@ package org.umberdial.core.power;
 
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -20,11 +21,12 @@ public final class Lifting {
      * What became of a run.
      *
      * @param steps when each step began [s], in order
-     * @param until when its power went [s]
+     * @param lastRead when each thing watched was last read in each step [s since the run began], by its id
      */
-    public record Outcome(AsItIs asItIs, List<Double> steps, double until, List<Alarm> alarms) {
+    public record Outcome(AsItIs asItIs, List<Double> steps, List<Map<String, Double>> lastRead, List<Alarm> alarms) {
         public Outcome {
             steps = List.copyOf(steps);
+            lastRead = List.copyOf(lastRead);
             alarms = List.copyOf(alarms);
         }
 
@@ -36,9 +38,11 @@ public final class Lifting {
             return step;
         }
 
-        /** How long it stood in a step [s]; 0 when it never came there. */
-        private double stood(int step) {
-            return step >= steps.size() ? 0 : (step + 1 < steps.size() ? steps.get(step + 1) : until) - steps.get(step);
+        /** How far into a step a thing was still read [s]; below 0 when it never was. */
+        private double read(String watched, int step) {
+            return step >= steps.size() || step >= lastRead.size()
+                    ? -1
+                    : lastRead.get(step).getOrDefault(watched, Double.NEGATIVE_INFINITY) - steps.get(step);
         }
     }
 
@@ -80,8 +84,9 @@ public final class Lifting {
         if (run.alarms.stream().anyMatch(alarm -> !UNNAMED.contains(alarm.kind()))) {
             return "Without " + part + " it goes wrong in another way, so this says nothing of " + part + ".";
         }
-        return run.stood(step) >= since
+        // What nobody read so late proves nothing.
+        return run.read(named.watched(), step) >= since
                 ? what + " came with " + part + " and does not come without it: " + part + " is it, or what it feeds."
-                : "This run ended before the moment of " + what + ", so it says nothing of " + part + " yet.";
+                : "Nothing was read in this run as late as " + what + " came, so it says nothing of " + part + " yet.";
     }
 }

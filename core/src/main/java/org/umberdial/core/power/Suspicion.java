@@ -157,7 +157,11 @@ final class Suspicion {
                     double healthy = plan.middle().at(row, moment.place);
                     double faulty = course.at(row, moment.place);
                     double scatter = Math.hypot(scatter(row, moment.place), GRAVITY * Math.abs(faulty - healthy));
-                    double away = (read - faulty) / scatter;
+                    double away = Math.abs(read - faulty) / scatter;
+                    if ((read - healthy) * (faulty - healthy) < 0) {
+                        // However grave it is, a fault lowers nothing that it raises.
+                        away = Math.max(away, Math.abs(read - healthy) / scatter(row, moment.place));
+                    }
                     sum -= Math.min(MOST_AGAINST, away * away / 2) + Math.log(scatter / range(row));
                 }
             }

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -19,12 +20,16 @@ class LiftingTest {
             "");
 
     private static final Lifting.Outcome WITH =
-            new Lifting.Outcome(AsItIs.WHOLE, List.of(0.0, 30.0), 70, List.of(SINKS));
+            new Lifting.Outcome(AsItIs.WHOLE, List.of(0.0, 30.0), List.of(), List.of(SINKS));
 
-    private static Optional<String> says(AsItIs asItIs, double until, Alarm... alarms) {
+    private static Optional<String> says(AsItIs asItIs, double read, Alarm... alarms) {
         return Lifting.says(
-                new Lifting.Outcome(asItIs, List.of(0.0, 40.0), until, List.of(alarms)),
-                List.of(new Lifting.Outcome(AsItIs.WHOLE, List.of(0.0), 20, List.of()), WITH));
+                new Lifting.Outcome(
+                        asItIs,
+                        List.of(0.0, 40.0),
+                        List.of(Map.of("rail:b", 39.0), Map.of("rail:b", read)),
+                        List.of(alarms)),
+                List.of(new Lifting.Outcome(AsItIs.WHOLE, List.of(0.0), List.of(), List.of()), WITH));
     }
 
     @Test
@@ -34,7 +39,7 @@ class LiftingTest {
     }
 
     @Test
-    void aRunThatEndedTooEarly_orGoesWrongAgain_clearsAndAccusesNothing() {
+    void whatWasNotReadSoLate_orGoesWrongAgain_clearsAndAccusesNothing() {
         assertTrue(says(WITHOUT, 70).orElseThrow().endsWith("says nothing of C4 yet."));
         assertTrue(says(WITHOUT, 80, SINKS).orElseThrow().endsWith("C4 is not it, or not alone."));
         Alarm other = new Alarm(Alarm.Kind.CURRENT, 50, "amps", "", List.of(), "");

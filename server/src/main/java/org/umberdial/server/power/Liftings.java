@@ -9,6 +9,7 @@ import org.umberdial.core.power.Alarm;
 import org.umberdial.core.power.AsItIs;
 import org.umberdial.core.power.Lifting;
 import org.umberdial.core.power.PowerPlan;
+import org.umberdial.core.power.Watched;
 import org.umberdial.server.power.internal.RunTables;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -35,30 +36,42 @@ public class Liftings {
             if (!run.without().isEmpty() && run.state() == Run.State.ENDED) {
                 List<Lifting.Outcome> earlier = runs.subList(i + 1, runs.size()).stream()
                         .filter(other -> other.without().isEmpty())
-                        .map(other -> outcome(shopId, other, AsItIs.WHOLE))
+                        .map(other -> outcome(AsItIs.WHOLE, List.of(), tables.events(shopId, other.id())))
                         .toList();
-                AsItIs asItIs = JSON.readValue(tables.plan(shopId, run.id()), PowerPlan.class)
-                        .asItIs();
-                Lifting.says(outcome(shopId, run, asItIs), earlier).ifPresent(words -> says.put(run.id(), words));
+                PowerPlan plan = JSON.readValue(tables.plan(shopId, run.id()), PowerPlan.class);
+                Lifting.says(outcome(plan.asItIs(), plan.watched(), tables.entries(shopId, run.id())), earlier)
+                        .ifPresent(words -> says.put(run.id(), words));
             }
         }
         return says;
     }
 
-    private Lifting.Outcome outcome(String shopId, Run run, AsItIs asItIs) {
+    private static Lifting.Outcome outcome(AsItIs asItIs, List<Watched> watched, List<RunEntry> entries) {
         List<Double> steps = new ArrayList<>();
+        List<Map<String, Double>> lastRead = new ArrayList<>();
         List<Alarm> alarms = new ArrayList<>();
-        double until = 0;
-        for (RunEntry entry : tables.events(shopId, run.id())) {
+        boolean on = true;
+        for (RunEntry entry : entries) {
             switch (entry.kind()) {
-                case RunEntry.STEP -> steps.add(entry.seconds());
+                case RunEntry.STEP -> {
+                    steps.add(entry.seconds());
+                    lastRead.add(new HashMap<>());
+                }
                 case RunEntry.ALARM -> alarms.add(JSON.readValue(entry.body(), Alarm.class));
-                case RunEntry.STOP -> until = until == 0 ? entry.seconds() : until;
+                case RunEntry.STOP -> on = false;
+                case RunEntry.SAMPLE -> {
+                    double[] figures = RunProgress.sample(entry).figures();
+                    for (int i = 0; on && i < watched.size() && !steps.isEmpty(); i++) {
+                        if (!Double.isNaN(figures[i])) {
+                            lastRead.get(lastRead.size() - 1).put(watched.get(i).id(), entry.seconds());
+                        }
+                    }
+                }
                 default -> {
                     // Words for people.
                 }
             }
         }
-        return new Lifting.Outcome(asItIs, steps.isEmpty() ? List.of(0.0) : steps, until, alarms);
+        return new Lifting.Outcome(asItIs, steps.isEmpty() ? List.of(0.0) : steps, lastRead, alarms);
     }
 }

@@ -66,12 +66,9 @@ public class RunCopies {
     /** One run as JSON. */
     public byte[] write(String shopId, String id) {
         Run run = tables.run(shopId, id).orElseThrow();
-        List<CopiedEntry> entries = new ArrayList<>();
-        while (entries.size() < run.entries()) {
-            tables.entries(shopId, id, entries.size()).stream()
-                    .map(entry -> new CopiedEntry(entry.seconds(), entry.kind(), entry.body()))
-                    .forEach(entries::add);
-        }
+        List<CopiedEntry> entries = tables.entries(shopId, id).stream()
+                .map(entry -> new CopiedEntry(entry.seconds(), entry.kind(), entry.body()))
+                .toList();
         return JSON.writeValueAsBytes(new Copy(
                 id,
                 run.feed(),

@@ -8,6 +8,7 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
+import java.util.function.LongSupplier;
 
 /**
  * Speaks SCPI to one instrument over TCP: a line out, a line in. A connection that fails is closed and opened anew at
@@ -21,12 +22,18 @@ final class ScpiClient implements AutoCloseable {
 
     private final String host;
     private final int port;
+    private final LongSupplier nanos;
     private Socket socket;
     private BufferedReader in;
 
     ScpiClient(String host, int port) {
+        this(host, port, System::nanoTime);
+    }
+
+    ScpiClient(String host, int port, LongSupplier nanos) {
         this.host = host;
         this.port = port;
+        this.nanos = nanos;
     }
 
     private void open() throws IOException {
@@ -88,9 +95,14 @@ final class ScpiClient implements AutoCloseable {
 
     private String answer() throws IOException {
         StringBuilder answer = new StringBuilder();
+        // A letter now and then is in time each, and nobody watches meanwhile.
+        long until = nanos.getAsLong() + ANSWER_MILLIS * 1_000_000L;
         for (int c = in.read(); c != '\n'; c = in.read()) {
             if (c < 0) {
                 throw new IOException("has closed the connection");
+            }
+            if (nanos.getAsLong() - until > 0) {
+                throw new IOException("answers too slowly");
             }
             if (answer.length() >= LONGEST_ANSWER) {
                 throw new IOException("answers without end");

@@ -139,6 +139,7 @@ class PowerController {
      *
      * @param firstStep what the set has at the end of the first step
      * @param shorted the same with a shorted first filter; empty when that does not settle
+     * @param most line current of the healthy set, {@code mostShorted} with the short; empty when that does not settle
      * @param reason why there is no plan by it
      */
     record WaySummary(
@@ -149,6 +150,7 @@ class PowerController {
             String firstStep,
             String shorted,
             String most,
+            String mostShorted,
             String reason) {}
 
     record ReadyAnswer(
@@ -286,7 +288,7 @@ class PowerController {
                     return planned.plan()
                             .map(plan -> summary(plan, school == followed))
                             .orElseGet(() -> new WaySummary(
-                                    way(school), school == followed, List.of(), 0, "", "", "", planned.reason()));
+                                    way(school), school == followed, List.of(), 0, "", "", "", "", planned.reason()));
                 })
                 .toList();
     }
@@ -305,8 +307,8 @@ class PowerController {
                 Math.round(plan.seconds()),
                 firstStep(plan, plan.middle()),
                 shorted.map(course -> firstStep(plan, course)).orElse(""),
-                Engineering.round(most, Unit.AMPERE)
-                        + (shorted.isPresent() ? ", shorted " + Engineering.round(mostShorted, Unit.AMPERE) : ""),
+                Engineering.round(most, Unit.AMPERE),
+                shorted.isPresent() ? Engineering.round(mostShorted, Unit.AMPERE) : "",
                 "");
     }
 

@@ -5,6 +5,7 @@ import static org.umberdial.tables.Tables.POWER_ENTRY;
 import static org.umberdial.tables.Tables.POWER_RUN;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -196,6 +197,17 @@ public class RunTables {
                 .orderBy(POWER_ENTRY.NUMBER)
                 .limit(MOST_AT_ONCE)
                 .fetch(RunTables::entry);
+    }
+
+    /** Every entry of a run. */
+    public List<RunEntry> entries(String shopId, String runId) {
+        List<RunEntry> all = new ArrayList<>();
+        List<RunEntry> more = entries(shopId, runId, 0);
+        while (!more.isEmpty()) {
+            all.addAll(more);
+            more = entries(shopId, runId, all.size());
+        }
+        return all;
     }
 
     /** What happened in a run beside what was read. */
