@@ -100,7 +100,15 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       >
         <div class="flex items-baseline justify-between px-4 py-2">
           <h2 id="order" class="text-sm font-semibold text-soft">Probing order</h2>
-          <span class="text-sm text-soft">expected · read, in V</span>
+          <span class="text-sm text-soft">
+            expected · read, in V ·
+            <RouterLink
+              class="inline-flex min-h-11 items-center font-semibold text-accent underline underline-offset-4"
+              :to="`/sets/${setId}/volts/part`"
+            >
+              Which part?
+            </RouterLink>
+          </span>
         </div>
         <PointRows :points="volts.points" :current="current" :say="say" @choose="choose" />
       </section>

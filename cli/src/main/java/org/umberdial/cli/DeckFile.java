@@ -126,7 +126,8 @@ final class DeckFile {
         }
     }
 
-    private String text(Path file) {
+    /** A file's words, or a refusal that says why there are none. */
+    String text(Path file) {
         try {
             if (Files.isDirectory(file)) {
                 throw new Refused(file + " is a directory; give a file.", Umber.BAD_INPUT);

@@ -9,6 +9,7 @@ import picocli.CommandLine.Command;
         name = "umber",
         mixinStandardHelpOptions = true,
         subcommands = {
+            DiagnoseCommand.class,
             DraftCommand.class,
             DrawCommand.class,
             SolveCommand.class,

@@ -234,4 +234,44 @@ class UmberTest {
         assertEquals(2, run("solve", deck(DECK), "--meter", "wat"));
         assertEquals(2, run("solve", deck(DECK), "--mode", "FM"));
     }
+
+    /** The plate load of the own example at four times its ohms; then the same deck, healthy. */
+    @Test
+    void diagnose_namesThePartAndWhatToReadNext() throws IOException {
+        run("solve", deck(DECK.replace("270k", "1080k")));
+        String read = readings("node,volts\nbplus," + cells("bplus").get(3) + "\nv1_plate,"
+                + cells("v1_plate").get(3) + "\n");
+        String deck = deck(DECK);
+        assertEquals(0, run("diagnose", deck, read, "--top", "3"), err.toString());
+        List<String> rows = out.toString().lines().toList();
+        assertEquals("rank,faults,posterior", rows.get(0));
+        assertTrue(rows.get(1).startsWith("1,R2 has drifted up to about 1."), out.toString());
+        assertTrue(rows.stream().anyMatch(row -> row.startsWith("next,")), out.toString());
+        assertTrue(err.toString().contains("no voltage at these points shows: "), err.toString());
+        run("solve", deck);
+        String healthy = readings("bplus," + cells("bplus").get(3) + "\nv1_plate,"
+                + cells("v1_plate").get(3) + "\n");
+        assertEquals(0, run("diagnose", deck, healthy));
+        assertTrue(out.toString().lines().toList().get(1).startsWith("1,healthy within tolerance,"), out.toString());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "bplus;a reading is node,volts",
+                "nowhere,5;has no node",
+                "bplus,lots;set.csv, line 1",
+                "bplus,9e9;more than a set has",
+                "bplus,5|bplus,6;is there twice"
+            })
+    void diagnose_saysWhatIsWrongWithAReading(String rows, String says) throws IOException {
+        assertEquals(2, run("diagnose", deck(DECK), readings(rows.replace('|', '\n'))));
+        assertTrue(err.toString().contains(says), err.toString());
+        assertFalse(err.toString().contains("Exception"), err.toString());
+    }
+
+    private String readings(String rows) throws IOException {
+        return Files.writeString(directory.resolve("set.csv"), rows).toString();
+    }
 }

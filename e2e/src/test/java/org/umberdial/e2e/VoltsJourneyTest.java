@@ -296,6 +296,7 @@ class VoltsJourneyTest extends Journey {
                 "/",
                 BROWN,
                 BROWN + "/volts",
+                BROWN + "/volts/part",
                 BROWN + "/circuit",
                 BROWN + "/circuit/drawing?part=R5",
                 BROWN + "/circuit/walk",

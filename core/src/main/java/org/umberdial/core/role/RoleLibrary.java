@@ -23,9 +23,20 @@ public final class RoleLibrary {
      * @param failure {@code leaky}, {@code open}, {@code dried}, {@code drifted_high}, ...
      * @param effects what moves, as {@code screen:down}
      * @param heard what is heard or seen, in words
+     * @param tellApart how it differs from what looks like it
+     * @param confirmBy the test that proves it
+     * @param danger what it may do if it is left, a word each; {@code none} when nothing
      */
     public record Failure(
-            String role, String failure, List<String> effects, String heard, String why, Urgency urgency) {
+            String role,
+            String failure,
+            List<String> effects,
+            String heard,
+            String why,
+            String tellApart,
+            String confirmBy,
+            List<String> danger,
+            Urgency urgency) {
         /** Whether a direct voltage somewhere moves by it. */
         public boolean movesVolts() {
             return effects.stream()
@@ -58,6 +69,9 @@ public final class RoleLibrary {
                 List.of(cells.get("electrical_effect").split("\\|")),
                 cells.get("audible_or_visible_effect"),
                 cells.get("why"),
+                cells.get("tell_apart"),
+                cells.get("confirm_by"),
+                List.of(cells.get("danger").split("\\|")),
                 switch (cells.get("urgency")) {
                     case "before_first_power" -> Urgency.BEFORE_FIRST_POWER;
                     case "cosmetic" -> Urgency.COSMETIC;

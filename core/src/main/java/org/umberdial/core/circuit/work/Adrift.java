@@ -21,6 +21,11 @@ record Adrift(List<Amplifier> tubes, Outcome low, Outcome high) {
                 };
     }
 
+    /** From the one end to the other at a node, with its sign; NaN where an end did not settle [V]. */
+    double apart(int node) {
+        return at(high, node) - at(low, node);
+    }
+
     private static double at(Outcome outcome, int node) {
         return outcome.settled()
                 .map(point -> point.volts(node).orElse(Double.NaN))

@@ -102,6 +102,7 @@ public final class AtWork {
         Set<Integer> junctions = new TreeSet<>();
         Set<Integer> amplifiers = new TreeSet<>();
         Values values = asked;
+        boolean fromNothing = false;
         for (int widening = 0; ; widening++) {
             if (!solver.solve(values)) {
                 int worst = solver.worstNode();
@@ -118,6 +119,14 @@ public final class AtWork {
                 // What nothing holds in place, such as a core whose windings are all open, keeps what it was given.
                 solver.cold();
                 doubt = solver.solve(values) ? solver.doubt(values) : doubt;
+            }
+            if (doubt.isEmpty() && !fromNothing && solver.isSomethingDark()) {
+                // With a rectifier and its load both dark nothing draws a supply down: it would keep the volts of the
+                // variant before.
+                fromNothing = true;
+                solver.cold();
+                widening--;
+                continue;
             }
             if (doubt.isEmpty()) {
                 return new OperatingPoint(solver, values, adrift);

@@ -24,7 +24,8 @@ public final class MeterReadings {
     private final Network network;
     private final Values values;
     private final OperatingPoint point;
-    private final Sensitivities sensitivities;
+    /** None until a source is asked for, when {@link #ofLast} made this. */
+    private Sensitivities sensitivities;
 
     /**
      * @param point the operating point of the values
@@ -39,9 +40,29 @@ public final class MeterReadings {
                 Sensitivities.of(work, values).orElseThrow(() -> new IllegalStateException("the values do not settle"));
     }
 
+    private MeterReadings(OperatingPoint point, AtWork work) {
+        this.work = work;
+        this.point = point;
+        network = point.network();
+        values = point.values();
+        work.keep();
+    }
+
+    /** Of the point that was solved last, without solving it again. */
+    public static MeterReadings ofLast(AtWork work, OperatingPoint point) {
+        return new MeterReadings(point, work);
+    }
+
     /** Source resistance of a node [Ω]; empty when it floats. */
     public OptionalDouble sourceOhms(String node) {
-        return point.volts(node).isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(sensitivities.sourceOhms(node));
+        if (point.volts(node).isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        if (sensitivities == null) {
+            sensitivities = Sensitivities.of(work, values)
+                    .orElseThrow(() -> new IllegalStateException("the values do not settle"));
+        }
+        return OptionalDouble.of(sensitivities.sourceOhms(node));
     }
 
     /**
@@ -58,9 +79,19 @@ public final class MeterReadings {
         }
         double meter = resistance.applyAsDouble(volts.getAsDouble());
         double source = sourceOhms(node).getAsDouble();
-        if (source < NEGLIGIBLE * meter) {
-            return OptionalDouble.of(volts.getAsDouble() * meter / (meter + source));
+        return source < NEGLIGIBLE * meter
+                ? OptionalDouble.of(volts.getAsDouble() * meter / (meter + source))
+                : across(node, resistance);
+    }
+
+    /** The same, the set solved again with the meter however little it matters. */
+    public OptionalDouble across(String node, DoubleUnaryOperator resistance) {
+        OptionalDouble volts = point.volts(node);
+        int number = network.node(node).orElse(-1);
+        if (volts.isEmpty() || number < 0) {
+            return volts;
         }
+        double meter = resistance.applyAsDouble(volts.getAsDouble());
         double shown = loaded(number, meter, volts.getAsDouble());
         // The range follows what is shown, and what is shown follows the range.
         for (int i = 0; i < MOST_RANGES && resistance.applyAsDouble(shown) != meter; i++) {

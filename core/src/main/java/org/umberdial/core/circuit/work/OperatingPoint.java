@@ -109,6 +109,14 @@ public final class OperatingPoint implements Outcome {
     }
 
     /**
+     * How far insulation and gas at their worst move a guess, from the one end to the other: in all guesses the same
+     * two ends, so that signs tell which move together [V]; 0 for what is none, NaN where an end does not settle.
+     */
+    public double guessedVolts(String node) {
+        return isGuess(node) ? adrift.orElseThrow().apart(network.node(node).orElseThrow()) : 0;
+    }
+
+    /**
      * What is to be said beside the figures: grids that nothing ties, discharges that stay dark, go out or carry too
      * little or too much, what burns out, barretters out of their range, what a tuning eye shows.
      */

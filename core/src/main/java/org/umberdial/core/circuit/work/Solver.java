@@ -2,6 +2,7 @@ package org.umberdial.core.circuit.work;
 
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Source;
@@ -426,6 +427,12 @@ final class Solver {
             coupling.spread(cycle);
         }
         return heaters.rest(x);
+    }
+
+    /** Whether some cathode is too cold to give anything. */
+    boolean isSomethingDark() {
+        return IntStream.range(0, network.heats().size())
+                .anyMatch(i -> !network.heats().get(i).tube().isEmpty() && Stamps.emission(heaters.warmth, i) == 0);
     }
 
     /** What an independent look at the last solution finds wrong with it; empty when it can be trusted. */

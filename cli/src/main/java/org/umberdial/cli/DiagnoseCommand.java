@@ -1,0 +1,205 @@
+package org.umberdial.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.diagnosis.Atlas;
+import org.umberdial.core.diagnosis.Diagnosis;
+import org.umberdial.core.diagnosis.FaultMode;
+import org.umberdial.core.diagnosis.Ranking;
+import org.umberdial.core.reading.Meter;
+import org.umberdial.core.set.CircuitImport;
+import org.umberdial.core.value.CsvLine;
+import org.umberdial.core.value.DecimalSign;
+import org.umberdial.core.value.InvalidEntry;
+import org.umberdial.core.value.SpreadsheetCell;
+import org.umberdial.core.value.Unit;
+import org.umberdial.core.value.ValueReader;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code rank,faults,posterior} of what may be wrong, then {@code next,} and what to read next. */
+@Command(
+        name = "diagnose",
+        mixinStandardHelpOptions = true,
+        description = "Which part explains these readings, and what to read next.")
+final class DiagnoseCommand implements Callable<Integer> {
+    private static final int MOST_TOP = 100;
+    private static final double MOST_VOLTS = 20_000;
+
+    @Mixin
+    private DeckFile file;
+
+    @Parameters(index = "1", paramLabel = "READINGS", description = "CSV of node,volts as the meter showed them")
+    private Path readings;
+
+    @Option(names = "--line", paramLabel = "V", description = "line volts RMS; the deck's unless said")
+    private Optional<Double> line = Optional.empty();
+
+    @Option(
+            names = "--meter",
+            paramLabel = "10M|20k/V",
+            description = "input resistance or sensitivity of the meter, 10M unless said; 20k/V@250 fixes the range")
+    private String meter = "10M";
+
+    @Option(names = "--top", paramLabel = "N", description = "how many suspects at most; 10 unless said")
+    private int top = 10;
+
+    @Spec
+    private CommandSpec command;
+
+    @Override
+    public Integer call() {
+        if (top < 1 || top > MOST_TOP) {
+            throw new Refused(
+                    "--top " + top + " is no number of suspects; give 1 to " + MOST_TOP + ".", Umber.BAD_INPUT);
+        }
+        Meter shown = meter();
+        Network network = file.network();
+        file.values(network, line);
+        Map<String, Double> read = read(network);
+        List<String> points = new ArrayList<>(
+                file.deck().testPoints().isEmpty()
+                        ? network.names().subList(0, network.namedNodes())
+                        : file.deck().testPoints());
+        read.keySet().stream().filter(node -> !points.contains(node)).forEach(points::add);
+        Atlas atlas = Atlas.of(
+                        network,
+                        CircuitImport.parts(file.deck()),
+                        line.map(OptionalDouble::of).orElse(OptionalDouble.empty()),
+                        shown,
+                        points)
+                .orElseThrow(() -> new Refused(
+                        "the healthy circuit does not settle, so nothing can be compared with it; ./umber solve says at"
+                                + " which node.",
+                        Umber.NO_ANSWER));
+        print(Ranking.of(atlas, read, mode -> 1));
+        return 0;
+    }
+
+    private void print(Diagnosis diagnosis) {
+        StringBuilder out = new StringBuilder("rank,faults,posterior\n");
+        int rank = 1;
+        boolean healthySaid = false;
+        for (Diagnosis.Suspect suspect : diagnosis.suspects()) {
+            if (!healthySaid && diagnosis.healthy() >= suspect.posterior()) {
+                out.append(row(rank++, "healthy within tolerance", diagnosis.healthy()));
+                healthySaid = true;
+            }
+            if (rank > top) {
+                break;
+            }
+            out.append(row(
+                    rank++,
+                    suspect.says()
+                            + (suspect.alike().isEmpty()
+                                    ? ""
+                                    : " (or " + String.join(", ", suspect.alike())
+                                            + ": nothing read here tells them apart)"),
+                    suspect.posterior()));
+        }
+        if (!healthySaid && rank <= top) {
+            out.append(row(rank, "healthy within tolerance", diagnosis.healthy()));
+        }
+        out.append(diagnosis
+                .next()
+                .map(probe -> probe.node().isEmpty()
+                        ? "next,test " + SpreadsheetCell.written(probe.part()) + ","
+                        : "next," + SpreadsheetCell.written(probe.node()) + ",")
+                .orElse("next,,"));
+        out.append(diagnosis
+                        .next()
+                        .map(probe -> String.format(Locale.ROOT, "%.2f", probe.bits()))
+                        .orElse(""))
+                .append('\n');
+        if (diagnosis.unknown() > diagnosis.healthy()
+                && diagnosis.suspects().stream().allMatch(s -> s.posterior() < diagnosis.unknown())) {
+            file.note(
+                    "no single fault that was reckoned explains these readings: two at once, a wrong wire, or a part that"
+                            + " is not in the deck. The ranks below are only the nearest.");
+        }
+        if (!diagnosis.unseen().isEmpty()) {
+            file.note("no voltage at these points shows: "
+                    + diagnosis.unseen().stream()
+                            .map(mode -> mode.name() + " " + mode.kind().label())
+                            .collect(Collectors.joining(", "))
+                    + ".");
+        }
+        if (!diagnosis.unsolved().isEmpty()) {
+            file.note("not reckoned, since the circuit does not settle with them: "
+                    + diagnosis.unsolved().stream()
+                            .map(FaultMode::name)
+                            .distinct()
+                            .collect(Collectors.joining(", "))
+                    + ".");
+        }
+        PrintWriter printer = command.commandLine().getOut();
+        printer.print(out);
+        printer.flush();
+    }
+
+    private static String row(int rank, String faults, double posterior) {
+        return rank + "," + SpreadsheetCell.written(faults) + "," + String.format(Locale.ROOT, "%.3f", posterior)
+                + "\n";
+    }
+
+    private Meter meter() {
+        try {
+            return Meter.parse(meter);
+        } catch (InvalidEntry refused) {
+            throw new Refused("--meter: " + refused.getMessage(), Umber.BAD_INPUT);
+        }
+    }
+
+    private Map<String, Double> read(Network network) {
+        Map<String, Double> read = new LinkedHashMap<>();
+        int number = 0;
+        for (String row : file.text(readings).lines().toList()) {
+            number++;
+            List<String> cells = CsvLine.split(row);
+            if (row.isBlank() || number == 1 && cells.get(0).strip().equalsIgnoreCase("node")) {
+                continue;
+            }
+            String where = readings.getFileName() + ", line " + number + ": ";
+            if (cells.size() < 2) {
+                throw new Refused(where + "a reading is node,volts, as in bplus,112.", Umber.BAD_INPUT);
+            }
+            String node = cells.get(0).strip().toLowerCase(Locale.ROOT);
+            if (network.node(node).isEmpty()) {
+                throw new Refused(
+                        where + "the deck has no node “" + cells.get(0).strip() + "”.", Umber.BAD_INPUT);
+            }
+            double volts = volts(where, cells.get(1).strip());
+            if (read.put(node, volts) != null) {
+                throw new Refused(where + node + " is there twice; leave the reading that counts.", Umber.BAD_INPUT);
+            }
+        }
+        return read;
+    }
+
+    private static double volts(String where, String typed) {
+        try {
+            double volts =
+                    new ValueReader(DecimalSign.POINT).read(typed, Unit.VOLT).value();
+            if (Math.abs(volts) <= MOST_VOLTS) {
+                return volts;
+            }
+        } catch (InvalidEntry refused) {
+            throw new Refused(where + refused.getMessage(), Umber.BAD_INPUT);
+        }
+        throw new Refused(where + typed + " is more than a set has; give volts, as in 112 or 0.6.", Umber.BAD_INPUT);
+    }
+}

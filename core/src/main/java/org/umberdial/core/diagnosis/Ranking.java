@@ -1,0 +1,289 @@
+package org.umberdial.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.ToDoubleFunction;
+import org.umberdial.core.diagnosis.Weighing.Piece;
+
+/** Ranks what may be wrong with a set by what was read, and names what to read next. */
+public final class Ranking {
+    /** A fault that moves what was read by less than so many deviations is not seen in it. */
+    private static final double SEEN = 1.5;
+    /** What moves no point of the set by so many, at its gravest, no reading can show. */
+    private static final double SHOWS = 2.5;
+    /** Two faults that lie nearer to each other at every point are alike. */
+    private static final double ALIKE = 1;
+
+    private static final double LEAST_NAMED = 0.001;
+    private static final int MOST_NAMED = 12;
+    /** So far beyond what a suspect would show a reading clears it. */
+    private static final double CLEARS = 3;
+
+    private static final double LEAST_LOG = -60;
+    /** Deviations of a chi-square beyond its mean, from which on two faults at once are looked for. */
+    private static final double UNEXPLAINED = 1.2;
+
+    private static final double LEAST_PAIR = 1e-4;
+
+    private final Atlas atlas;
+    private final Weighing weighing;
+    /** What each piece is believed, in the order of the weighing's. */
+    private final double[] belief;
+
+    private final boolean[] seen;
+    private final double healthy;
+    private final double unknown;
+    /** Two at once, looked for where one alone does not explain it, and what each is believed. */
+    private final List<Pairs.Pair> pairs;
+
+    private final double[] pairBelief;
+
+    private Ranking(Atlas atlas, Weighing weighing) {
+        this.atlas = atlas;
+        this.weighing = weighing;
+        List<Piece> pieces = weighing.pieces();
+        double most = Math.max(weighing.healthyLog(), weighing.unknownLog());
+        for (Piece piece : pieces) {
+            most = Math.max(most, piece.log());
+        }
+        pairs = isUnexplained(weighing) ? new Pairs(atlas, weighing).best() : List.of();
+        for (Pairs.Pair pair : pairs) {
+            most = Math.max(most, pair.log());
+        }
+        belief = new double[pieces.size()];
+        pairBelief = new double[pairs.size()];
+        double sum = Math.exp(weighing.healthyLog() - most) + Math.exp(weighing.unknownLog() - most);
+        for (int i = 0; i < pairBelief.length; i++) {
+            pairBelief[i] = Math.exp(Math.max(LEAST_LOG, pairs.get(i).log() - most));
+            sum += pairBelief[i];
+        }
+        for (int i = 0; i < belief.length; i++) {
+            belief[i] = Math.exp(Math.max(LEAST_LOG, pieces.get(i).log() - most));
+            sum += belief[i];
+        }
+        seen = new boolean[belief.length];
+        double within = Math.exp(weighing.healthyLog() - most) / sum;
+        for (int i = 0; i < pairBelief.length; i++) {
+            pairBelief[i] /= sum;
+        }
+        for (int i = 0; i < belief.length; i++) {
+            belief[i] /= sum;
+            seen[i] = isSeen(pieces.get(i));
+            within += seen[i] ? 0 : belief[i];
+        }
+        healthy = within;
+        unknown = Math.exp(weighing.unknownLog() - most) / sum;
+    }
+
+    /**
+     * Ranks.
+     *
+     * @param readings volts as the atlas's meter showed them, by node; nodes that are no points of it are passed over
+     * @param standing how far each fault may still be: 1 when nothing is known of the part, less when it was proven,
+     *     more when something else speaks for it
+     */
+    public static Diagnosis of(Atlas atlas, Map<String, Double> readings, ToDoubleFunction<FaultMode> standing) {
+        double[] figures = new double[atlas.points().size()];
+        Arrays.fill(figures, Double.NaN);
+        for (int i = 0; i < figures.length; i++) {
+            Double read = readings.get(atlas.points().get(i));
+            if (read != null && !Double.isNaN(atlas.healthy().volts()[i])) {
+                figures[i] = read;
+            }
+        }
+        return new Ranking(atlas, new Weighing(atlas, figures, standing)).diagnosis();
+    }
+
+    /** Whether what fits best leaves more unexplained than tolerances and meters make. */
+    private static boolean isUnexplained(Weighing weighing) {
+        int count = weighing.read().length;
+        double left = weighing.pieces().stream()
+                .max(Comparator.comparingDouble(Piece::log))
+                .filter(piece -> piece.log() > weighing.healthyLog())
+                .map(weighing::misfit)
+                .orElseGet(weighing::healthyMisfit);
+        return count > 1
+                && (left > count + UNEXPLAINED * Math.sqrt(2.0 * count)
+                        || weighing.unknownLog() > weighing.healthyLog()
+                                && weighing.pieces().stream().allMatch(p -> p.log() < weighing.unknownLog()));
+    }
+
+    /** Whether a piece moves anything that was read. */
+    private boolean isSeen(Piece piece) {
+        for (int i : weighing.read()) {
+            double volts = piece.volts(i);
+            double healthyVolts = atlas.healthy().volts()[i];
+            if (Double.isNaN(volts)
+                    || Math.abs(volts - healthyVolts) > SEEN * Math.sqrt(Scatter.covariance(atlas.healthy(), i, i))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private Diagnosis diagnosis() {
+        Map<String, Double> parts = new LinkedHashMap<>();
+        Map<String, Integer> best = new HashMap<>();
+        for (int i = 0; i < belief.length; i++) {
+            if (seen[i]) {
+                String part = subject(i);
+                parts.merge(part, belief[i], Double::sum);
+                if (!best.containsKey(part) || belief[best.get(part)] < belief[i]) {
+                    best.put(part, i);
+                }
+            }
+        }
+        List<String> order = parts.keySet().stream()
+                .filter(part -> parts.get(part) >= LEAST_NAMED)
+                .sorted(Comparator.comparingDouble((String part) -> -parts.get(part)))
+                .limit(MOST_NAMED)
+                .toList();
+        List<Diagnosis.Suspect> suspects = new ArrayList<>();
+        for (String part : order) {
+            Piece piece = weighing.pieces().get(best.get(part));
+            List<String> alike = order.stream()
+                    .filter(other -> !other.equals(part))
+                    .filter(other -> alike(piece, weighing.pieces().get(best.get(other))))
+                    .toList();
+            suspects.add(new Diagnosis.Suspect(
+                    piece.track().mode(),
+                    piece.grade(),
+                    Optional.empty(),
+                    parts.get(part),
+                    alike,
+                    signs(piece.mild(), volts(piece)),
+                    predicted(volts(piece)),
+                    acquittal(piece)));
+        }
+        for (int i = 0; i < pairs.size(); i++) {
+            if (pairBelief[i] >= LEAST_PAIR) {
+                suspects.add(both(pairs.get(i), pairBelief[i]));
+            }
+        }
+        suspects.sort(Comparator.comparingDouble(suspect -> -suspect.posterior()));
+        List<FaultMode> unseen = atlas.tracks().stream()
+                .filter(track -> !shows(track))
+                .map(Atlas.Track::mode)
+                .toList();
+        return new Diagnosis(
+                healthy,
+                unknown,
+                suspects,
+                unseen,
+                atlas.unsolved(),
+                new Probes(atlas, weighing, belief, pairs, pairBelief).best());
+    }
+
+    private Diagnosis.Suspect both(Pairs.Pair pair, double believed) {
+        return new Diagnosis.Suspect(
+                pair.one(),
+                pair.oneGrade(),
+                Optional.of(new Diagnosis.Second(pair.other(), pair.otherGrade())),
+                believed,
+                List.of(),
+                signs(pair.place(), pair.place().volts()),
+                predicted(pair.place().volts()),
+                Optional.empty());
+    }
+
+    private double[] volts(Piece piece) {
+        double[] volts = new double[atlas.points().size()];
+        for (int i = 0; i < volts.length; i++) {
+            volts[i] = piece.volts(i);
+        }
+        return volts;
+    }
+
+    /** A tube is one part, whichever of its sections or its heater shows it. */
+    private String subject(int piece) {
+        return weighing.pieces().get(piece).track().mode().name();
+    }
+
+    private boolean shows(Atlas.Track track) {
+        return track.places().stream().anyMatch(place -> {
+            for (int i = 0; i < place.volts().length; i++) {
+                double healthyVolts = atlas.healthy().volts()[i];
+                if (!Double.isNaN(healthyVolts)
+                        && (Double.isNaN(place.volts()[i])
+                                || Math.abs(place.volts()[i] - healthyVolts)
+                                        > SHOWS * Math.sqrt(Scatter.covariance(atlas.healthy(), i, i)))) {
+                    return true;
+                }
+            }
+            return false;
+        });
+    }
+
+    private boolean alike(Piece a, Piece b) {
+        for (int i = 0; i < atlas.points().size(); i++) {
+            double first = a.volts(i);
+            double second = b.volts(i);
+            if (Double.isNaN(first) != Double.isNaN(second)) {
+                return false;
+            }
+            double scatter = Math.sqrt(Scatter.covariance(a.mild(), i, i));
+            if (!Double.isNaN(first) && Math.abs(first - second) > ALIKE * scatter) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private List<Diagnosis.Sign> signs(Atlas.Place place, double[] predicted) {
+        List<Diagnosis.Sign> signs = new ArrayList<>();
+        for (int i : weighing.read()) {
+            double read = weighing.figures()[i];
+            double healthyVolts = atlas.healthy().volts()[i];
+            double speaks = Double.isNaN(predicted[i])
+                    ? 0
+                    : log(place, i, read - predicted[i]) - log(atlas.healthy(), i, read - healthyVolts);
+            signs.add(new Diagnosis.Sign(atlas.points().get(i), read, predicted[i], healthyVolts, speaks));
+        }
+        signs.sort(Comparator.comparingDouble(sign -> -Math.abs(sign.speaks())));
+        return signs;
+    }
+
+    private static double log(Atlas.Place place, int point, double off) {
+        double square = Scatter.covariance(place, point, point);
+        return -off * off / 2 / square - Math.log(square) / 2;
+    }
+
+    private Map<String, Double> predicted(double[] volts) {
+        Map<String, Double> predicted = new HashMap<>();
+        for (int i = 0; i < volts.length; i++) {
+            if (!Double.isNaN(volts[i])) {
+                predicted.put(atlas.points().get(i), volts[i]);
+            }
+        }
+        return predicted;
+    }
+
+    /** The unread point at which this suspect stands farthest from a healthy set. */
+    private Optional<Diagnosis.Acquittal> acquittal(Piece piece) {
+        Optional<Diagnosis.Acquittal> best = Optional.empty();
+        double most = 2 * CLEARS;
+        for (int i = 0; i < atlas.points().size(); i++) {
+            double volts = piece.volts(i);
+            double healthyVolts = atlas.healthy().volts()[i];
+            if (!Double.isNaN(weighing.figures()[i]) || Double.isNaN(volts) || Double.isNaN(healthyVolts)) {
+                continue;
+            }
+            double here = Math.sqrt(Scatter.covariance(piece.mild(), i, i));
+            double there = Math.sqrt(Scatter.covariance(atlas.healthy(), i, i));
+            double apart = Math.abs(volts - healthyVolts) / (here + there) * 2;
+            if (apart > most) {
+                most = apart;
+                boolean above = healthyVolts > volts;
+                best = Optional.of(new Diagnosis.Acquittal(
+                        atlas.points().get(i), above, volts + (above ? CLEARS : -CLEARS) * here));
+            }
+        }
+        return best;
+    }
+}

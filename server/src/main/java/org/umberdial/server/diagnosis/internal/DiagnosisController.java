@@ -1,0 +1,211 @@
+package org.umberdial.server.diagnosis.internal;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.diagnosis.Advice;
+import org.umberdial.core.diagnosis.Atlas;
+import org.umberdial.core.diagnosis.BenchReadings;
+import org.umberdial.core.diagnosis.Diagnosis;
+import org.umberdial.core.diagnosis.FaultMode;
+import org.umberdial.core.diagnosis.Ranking;
+import org.umberdial.core.diagnosis.Standing;
+import org.umberdial.core.evidence.ForNow;
+import org.umberdial.core.expect.HealthySet;
+import org.umberdial.core.value.Engineering;
+import org.umberdial.core.value.Unit;
+import org.umberdial.core.volts.WhatIf;
+import org.umberdial.server.diagnosis.Atlases;
+import org.umberdial.server.security.Caller;
+import org.umberdial.server.setfile.OpenSet;
+import org.umberdial.server.setfile.SetFiles;
+
+/** Which part of a set explains what was read of it. */
+@RestController
+@RequestMapping("/api/sets/{setId}/diagnosis")
+class DiagnosisController {
+    private static final int MOST_SIGNS = 4;
+    private static final double SPEAKS = 1;
+
+    /** @param speaks whether it speaks for the suspect, against it when below 0 */
+    record SignView(String point, String read, String predicted, String healthy, int speaks) {}
+
+    /** @param confirm the test that proves it, {@code ignored} what comes of leaving it */
+    record AccusedView(String part, String role, String confirm, String tellApart, String ignored) {}
+
+    /**
+     * @param parts that are meant: one, or two that are bad at once
+     * @param percent how much of the belief is in it
+     * @param accuses whether it is the part that is meant; beside usual values it may be the drawing
+     * @param acquits what would clear it, a sentence; empty when nothing that is left to read would
+     */
+    record SuspectedView(
+            List<AccusedView> parts,
+            String says,
+            double percent,
+            boolean accuses,
+            List<String> alike,
+            List<SignView> signs,
+            String acquits) {}
+
+    record HiddenView(String part, List<String> ways) {}
+
+    /** @param node to read, empty when a part is to be tested */
+    record ProbeView(String node, String part, String words, double bits, double minutes) {}
+
+    /**
+     * @param reason why nothing can be said; empty when it can
+     * @param read how many points were read, {@code points} how many there are
+     * @param verdict in a sentence
+     */
+    record DiagnosisView(
+            int revision,
+            String title,
+            String reason,
+            int read,
+            int points,
+            String verdict,
+            double healthyPercent,
+            double unknownPercent,
+            List<SuspectedView> suspects,
+            List<HiddenView> unseen,
+            List<HiddenView> unsolved,
+            List<ProbeView> probes,
+            List<String> notes) {}
+
+    private final SetFiles files;
+    private final Atlases atlases;
+
+    DiagnosisController(SetFiles files, Atlases atlases) {
+        this.files = files;
+        this.atlases = atlases;
+    }
+
+    @GetMapping
+    DiagnosisView diagnosis(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+        OpenSet open = files.open(caller.shopId(), setId.toString());
+        String mode = open.file().contents().bench().mode();
+        Optional<HealthySet> healthy = HealthySet.of(open.set(), mode);
+        Optional<Atlas> atlas = atlases.of(open);
+        if (healthy.isEmpty() || atlas.isEmpty() || atlas.get().points().isEmpty()) {
+            String why = WhatIf.whyUnsolved(open.set(), mode);
+            return refused(open, why.isEmpty() ? "This circuit has no point that is read on DC." : why);
+        }
+        BenchReadings readings = BenchReadings.of(
+                open.set(), open.log().readings(), open.file().contents().bench(), healthy.get());
+        Diagnosis diagnosis = Ranking.of(
+                atlas.get(), readings.volts(), new Standing(open.file().ledger()));
+        Advice advice = new Advice(open.set());
+        return new DiagnosisView(
+                open.revision(),
+                open.stored().label().title(),
+                "",
+                readings.volts().size(),
+                atlas.get().points().size(),
+                advice.verdict(diagnosis, readings.volts().size()),
+                percent(diagnosis.healthy()),
+                percent(diagnosis.unknown()),
+                diagnosis.suspects().stream().map(s -> view(open, advice, s)).toList(),
+                hidden(diagnosis.unseen()),
+                hidden(diagnosis.unsolved()),
+                diagnosis.probes().stream()
+                        .limit(6)
+                        .map(probe -> new ProbeView(
+                                probe.node(), probe.part(), advice.words(probe), probe.bits(), probe.minutes()))
+                        .toList(),
+                notes(open, readings));
+    }
+
+    private static DiagnosisView refused(OpenSet open, String reason) {
+        return new DiagnosisView(
+                open.revision(),
+                open.stored().label().title(),
+                reason,
+                0,
+                0,
+                "",
+                0,
+                0,
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of());
+    }
+
+    private static double percent(double share) {
+        return Math.round(1000 * share) / 10.0;
+    }
+
+    private static SuspectedView view(OpenSet open, Advice advice, Diagnosis.Suspect suspect) {
+        List<FaultMode> faults = new ArrayList<>(List.of(suspect.fault()));
+        suspect.second().ifPresent(second -> faults.add(second.fault()));
+        return new SuspectedView(
+                faults.stream()
+                        .map(fault -> new AccusedView(
+                                fault.name(),
+                                advice.role(fault),
+                                advice.confirm(fault),
+                                advice.tellApart(fault),
+                                advice.ignored(fault)))
+                        .toList(),
+                suspect.says(),
+                percent(suspect.posterior()),
+                faults.stream().noneMatch(FaultMode::assumed),
+                suspect.alike(),
+                suspect.signs().stream()
+                        .filter(sign -> Math.abs(sign.speaks()) > SPEAKS)
+                        .limit(MOST_SIGNS)
+                        .map(sign -> new SignView(
+                                open.set().nameOf(sign.node()),
+                                volts(sign.read()),
+                                Double.isNaN(sign.predicted()) ? "anything" : volts(sign.predicted()),
+                                volts(sign.healthy()),
+                                (int) Math.signum(sign.speaks())))
+                        .toList(),
+                advice.acquits(suspect));
+    }
+
+    private static String volts(double volts) {
+        return Engineering.round(Math.abs(volts) < 0.005 ? 0 : volts, Unit.VOLT);
+    }
+
+    private static List<HiddenView> hidden(List<FaultMode> modes) {
+        Map<String, List<String>> parts = new LinkedHashMap<>();
+        modes.forEach(mode -> parts.computeIfAbsent(mode.name(), name -> new ArrayList<>())
+                .add(mode.kind().label()));
+        return parts.entrySet().stream()
+                .map(e -> new HiddenView(e.getKey(), e.getValue()))
+                .toList();
+    }
+
+    private static List<String> notes(OpenSet open, BenchReadings readings) {
+        List<String> notes = new ArrayList<>();
+        String disturbed = ForNow.disturbing(open.log());
+        if (!disturbed.isEmpty()) {
+            notes.add("Not as drawn for now: " + disturbed
+                    + ". Readings taken so are left out; what was read before is ranked.");
+        }
+        if (readings.moved() > 0) {
+            notes.add(readings.moved()
+                    + (readings.moved() == 1 ? " reading was" : " readings were")
+                    + " taken on another line or with another meter; they are moved by what a healthy set does.");
+        }
+        long usual =
+                open.set().parts().stream().filter(part -> part.unconfirmed()).count();
+        if (usual > 0) {
+            notes.add(usual + (usual == 1 ? " value is" : " values are")
+                    + " as such sets usually have them: where one of those is off, the drawing may be wrong and not the"
+                    + " part.");
+        }
+        return notes;
+    }
+}
