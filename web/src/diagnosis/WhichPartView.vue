@@ -179,7 +179,7 @@ const figure = (percent: number) => (percent >= 99.5 ? '>99' : percent < 1 ? '<1
           </DisclosurePanel>
         </Disclosure>
         <p v-if="data.unsolved.length > 0" class="border-t border-line px-4 py-3 text-sm text-soft">
-          Not reckoned, since the circuit does not settle with them:
+          Not reckoned, since the circuit does not settle with them or is too large:
           {{ data.unsolved.map((one) => one.part).join(', ') }}.
         </p>
       </aside>

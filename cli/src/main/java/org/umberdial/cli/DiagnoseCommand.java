@@ -139,7 +139,7 @@ final class DiagnoseCommand implements Callable<Integer> {
                     + ".");
         }
         if (!diagnosis.unsolved().isEmpty()) {
-            file.note("not reckoned, since the circuit does not settle with them: "
+            file.note("not reckoned, since the circuit does not settle with them or is too large: "
                     + diagnosis.unsolved().stream()
                             .map(FaultMode::name)
                             .distinct()

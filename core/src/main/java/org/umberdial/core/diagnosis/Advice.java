@@ -6,6 +6,7 @@ import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.role.RoleLibrary;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -52,7 +53,12 @@ public final class Advice {
         Diagnosis.Suspect first = diagnosis.suspects().get(0);
         String alike =
                 first.alike().isEmpty() ? "" : " No voltage tells it from " + String.join(", ", first.alike()) + ".";
-        return (top >= SURE ? "Most likely: " : top >= LIKELY ? "Likely: " : "Not settled yet; before all others: ")
+        boolean drawn = set.parts().stream().noneMatch(Part::unconfirmed);
+        return (!drawn
+                        ? "If the drawing, of which some values are only usual, is right: "
+                        : top >= SURE
+                                ? "Most likely: "
+                                : top >= LIKELY ? "Likely: " : "Not settled yet; before all others: ")
                 + first.says() + "." + alike;
     }
 

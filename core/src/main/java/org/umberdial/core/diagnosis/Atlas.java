@@ -2,10 +2,12 @@ package org.umberdial.core.diagnosis;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.umberdial.core.circuit.network.Network;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
@@ -24,6 +26,8 @@ import org.umberdial.core.value.Volts;
  * is that of the set there, not of the healthy one: each part and tube is moved by one deviation and solved again.
  */
 public final class Atlas {
+    /** Of a circuit as large as none of the trade's, the commonest are reckoned, and it is said which are not. */
+    private static final int MOST_MODES = 400;
     /** Halving ends here; what is left of a bend is small against what else is unknown. */
     private static final int MOST_HALVINGS = 3;
     /** A straight line may miss the curve by so many deviations of a meter. */
@@ -101,7 +105,13 @@ public final class Atlas {
             return Optional.empty();
         }
         List<Spread> matters = first.mattering(healthy.get());
-        List<FaultMode> modes = FaultModes.of(network, parts);
+        List<FaultMode> all = FaultModes.of(network, parts);
+        List<FaultMode> modes = all.size() <= MOST_MODES
+                ? all
+                : all.stream()
+                        .sorted(Comparator.comparingDouble((FaultMode mode) -> -mode.prior()))
+                        .limit(MOST_MODES)
+                        .toList();
         Surveyor later = new Surveyor(network, values, meter, known, matters);
         Place scattering = later.place(values, 0, Optional.of("")).orElseThrow();
         ThreadLocal<Surveyor> own = ThreadLocal.withInitial(() -> new Surveyor(network, values, meter, known, matters));
@@ -112,9 +122,11 @@ public final class Atlas {
                 known,
                 scattering,
                 tracks.stream().flatMap(Optional::stream).toList(),
-                IntStream.range(0, modes.size())
-                        .filter(i -> tracks.get(i).isEmpty())
-                        .mapToObj(modes::get)
+                Stream.concat(
+                                IntStream.range(0, modes.size())
+                                        .filter(i -> tracks.get(i).isEmpty())
+                                        .mapToObj(modes::get),
+                                all.stream().filter(mode -> !modes.contains(mode)))
                         .toList(),
                 later));
     }
@@ -309,7 +321,7 @@ public final class Atlas {
         return tracks;
     }
 
-    /** Faults with which the circuit does not settle, so that nothing is known of them. */
+    /** Faults with which the circuit does not settle, or that are too many; nothing is known of them. */
     public List<FaultMode> unsolved() {
         return unsolved;
     }

@@ -11,7 +11,7 @@ import java.util.Optional;
  * @param unknown how likely it is something that was not reckoned: two faults at once, a wrong wire, a part not drawn
  * @param suspects the likeliest first
  * @param unseen faults that no point of this set shows, whatever is read
- * @param unsolved faults with which the circuit does not settle, so that nothing is known of them
+ * @param unsolved faults with which the circuit does not settle, or that were too many; nothing is known of them
  * @param probes what would tell most for its time, the best first; empty when nothing would tell anything
  */
 public record Diagnosis(
