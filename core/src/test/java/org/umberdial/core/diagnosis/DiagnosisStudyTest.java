@@ -27,7 +27,7 @@ class DiagnosisStudyTest {
     private static final int FEW = 10;
     private static final int CASES = Integer.getInteger("umber.diagnosis.cases", FEW);
     /** Each asks for dozens of rankings. */
-    private static final int MOST_SHARES = CASES > FEW ? 400 : 4;
+    private static final int MOST_SHARES = CASES > FEW ? 400 : 9;
 
     private static final List<String> LINE_UPS = List.of(
             "12BE6 12BA6 12AV6 50C5 35W4",
@@ -109,7 +109,7 @@ class DiagnosisStudyTest {
         assertTrue(score.three >= (0.95 - slack) * score.cases, says);
         assertTrue(score.calledHealthy >= (0.95 - slack) * score.healthy, says);
         assertTrue(score.bothInFive >= (0.7 - 2 * slack) * score.doubles, says);
-        assertTrue(median(score.shares) <= 0.6, says);
+        assertTrue(median(score.shares) <= 0.6 + slack, says);
     }
 
     private static double median(List<Double> shares) {
