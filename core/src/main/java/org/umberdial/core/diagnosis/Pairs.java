@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 
@@ -23,6 +24,10 @@ final class Pairs {
     private static final double LONGEST_STRIDE = 0.25;
 
     private static final double NUDGE = 0.03;
+    /** Two faults do not add: by so much of what they move, each may be off beside the other. */
+    private static final double SHARED = 0.2;
+    /** A degree is fitted: what that is worth against one that was foretold, a logarithm. */
+    private static final double DEGREE = Math.log(0.15);
 
     /**
      * @param place both together, solved
@@ -126,19 +131,16 @@ final class Pairs {
         return sum;
     }
 
-    /** Two faults do not add: by so much of what they move, each may be off beside the other. */
-    private static final double SHARED = 0.2;
-
-    private java.util.Optional<Pair> solved(Sketch sketch) {
+    private Optional<Pair> solved(Sketch sketch) {
         double one = share(sketch.one, sketch.a);
         double other = share(sketch.other, sketch.b);
-        java.util.Optional<Pair> best = pair(sketch, one, other);
+        Optional<Pair> best = pair(sketch, one, other);
         for (int round = 0; round < ROUNDS && best.isPresent(); round++) {
             Pair now = best.get();
             double[] strides = strides(sketch, now, one, other);
             double nextOne = bounded(sketch.one, one + strides[0]);
             double nextOther = bounded(sketch.other, other + strides[1]);
-            java.util.Optional<Pair> next = pair(sketch, nextOne, nextOther).filter(pair -> pair.log > now.log);
+            Optional<Pair> next = pair(sketch, nextOne, nextOther).filter(pair -> pair.log > now.log);
             if (next.isEmpty()) {
                 return best;
             }
@@ -210,7 +212,7 @@ final class Pairs {
         return track.mode().byDegrees() ? grades.get(0) * Math.pow(last / grades.get(0), share) : grades.get(0);
     }
 
-    private java.util.Optional<Pair> pair(Sketch sketch, double one, double other) {
+    private Optional<Pair> pair(Sketch sketch, double one, double other) {
         double oneGrade = grade(sketch.one, one);
         double otherGrade = grade(sketch.other, other);
         return atlas.both(sketch.one.mode(), oneGrade, sketch.other.mode(), otherGrade)
@@ -243,7 +245,4 @@ final class Pairs {
                 + (sketch.other.mode().byDegrees() ? DEGREE : 0);
         return prior + degrees + weighing.trusted(place);
     }
-
-    /** A degree is fitted: what that is worth against one that was foretold, a logarithm. */
-    private static final double DEGREE = Math.log(0.15);
 }

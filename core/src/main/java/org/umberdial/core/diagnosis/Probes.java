@@ -1,10 +1,12 @@
 package org.umberdial.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.umberdial.core.diagnosis.Weighing.Piece;
 
 /**
@@ -45,7 +47,7 @@ final class Probes {
         this.atlas = atlas;
         this.weighing = weighing;
         this.belief = belief;
-        weighty = java.util.stream.IntStream.range(0, belief.length)
+        weighty = IntStream.range(0, belief.length)
                 .filter(i -> belief[i] >= LEAST_BELIEF)
                 .boxed()
                 .sorted(Comparator.comparingDouble(i -> -belief[i]))
@@ -128,7 +130,7 @@ final class Probes {
 
     private Bell bell(String subject, double weight, Atlas.Place place, Piece piece, int point) {
         double middle = piece == null ? place.volts()[point] : piece.volts(point);
-        int[] rows = java.util.Arrays.stream(weighing.read())
+        int[] rows = Arrays.stream(weighing.read())
                 .filter(i -> !Double.isNaN(place.volts()[i]) && (piece == null || !Double.isNaN(piece.volts(i))))
                 .toArray();
         double variance = Scatter.covariance(place, point, point);
@@ -175,7 +177,7 @@ final class Probes {
         for (Bell one : bells) {
             double step = 2 * REACH * one.deviation / STEPS;
             for (double at = one.mean - REACH * one.deviation; at <= one.mean + REACH * one.deviation; at += step) {
-                java.util.Arrays.fill(here, 0);
+                Arrays.fill(here, 0);
                 double all = 0;
                 for (Bell bell : bells) {
                     double away = (at - bell.mean) / bell.deviation;

@@ -7,6 +7,7 @@ import java.util.function.UnaryOperator;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.set.Part;
 
 /**
@@ -14,7 +15,7 @@ import org.umberdial.core.set.Part;
  *
  * @param up the set with it one deviation up
  */
-record Spread(String of, UnaryOperator<org.umberdial.core.circuit.network.Values> up) {
+record Spread(String of, UnaryOperator<Values> up) {
     /** A part within its tolerance is within two deviations. */
     private static final double SIGMAS_OF_TOLERANCE = 2;
 

@@ -3,6 +3,7 @@ package org.umberdial.core.diagnosis;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 
 /**
@@ -51,7 +52,7 @@ final class Weighing {
     }
 
     private final Atlas atlas;
-    private final java.util.function.ToDoubleFunction<FaultMode> standing;
+    private final ToDoubleFunction<FaultMode> standing;
     private final int[] read;
     private final double[] figures;
     private final List<Piece> pieces = new ArrayList<>();
@@ -62,7 +63,7 @@ final class Weighing {
      * @param figures by point of the atlas; NaN for what was not read
      * @param standing how far each fault may still be, 0 to 1 or more than 1 when something speaks for it
      */
-    Weighing(Atlas atlas, double[] figures, java.util.function.ToDoubleFunction<FaultMode> standing) {
+    Weighing(Atlas atlas, double[] figures, ToDoubleFunction<FaultMode> standing) {
         this.atlas = atlas;
         this.standing = standing;
         this.figures = figures.clone();

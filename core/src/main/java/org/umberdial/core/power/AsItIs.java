@@ -3,6 +3,7 @@ package org.umberdial.core.power;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.evidence.EvidenceLog;
@@ -27,8 +28,8 @@ public record AsItIs(List<String> lifted, List<String> otherwise) {
 
     /** As the log has it now. */
     public static AsItIs of(BenchSet set, EvidenceLog log) {
-        Map<String, Card> cards = set.cards().stream()
-                .collect(java.util.stream.Collectors.toMap(Card::reference, card -> card, (a, b) -> a));
+        Map<String, Card> cards =
+                set.cards().stream().collect(Collectors.toMap(Card::reference, card -> card, (a, b) -> a));
         List<String> lifted = new ArrayList<>();
         List<String> otherwise = new ArrayList<>();
         for (EvidenceLog.Standing<ForNow> one : ForNow.open(log)) {

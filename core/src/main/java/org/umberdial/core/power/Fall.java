@@ -2,6 +2,7 @@ package org.umberdial.core.power;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * How the supply points of healthy sets fall once a warm set is switched off: its tubes draw on while they are hot, and
@@ -37,8 +38,8 @@ public record Fall(List<double[]> low, List<double[]> middle, List<double[]> hig
 
     private static List<double[]> edge(List<List<double[]>> draws, Pick pick) {
         int length = draws.get(0).get(0).length;
-        return java.util.stream.IntStream.range(0, draws.get(0).size())
-                .mapToObj(row -> java.util.stream.IntStream.range(0, length)
+        return IntStream.range(0, draws.get(0).size())
+                .mapToObj(row -> IntStream.range(0, length)
                         .mapToDouble(i -> pick.of(draws.stream()
                                 .mapToDouble(draw -> draw.get(row)[i])
                                 .toArray()))

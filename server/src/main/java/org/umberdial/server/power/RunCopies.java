@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.umberdial.core.power.Alarm;
 import org.umberdial.core.power.PowerPlan;
@@ -161,7 +162,7 @@ public class RunCopies {
                 && plan.steps().stream().allMatch(step -> step.seconds() > 0 && step.why() != null)
                 && plan.watched().stream().allMatch(w -> w.id() != null && w.kind() != null && w.what() != null)
                 && plan.watched().stream().skip(rows).allMatch(w -> w.kind() == Watched.Kind.CHASSIS)
-                && java.util.stream.Stream.of(plan.low(), plan.middle(), plan.high())
+                && Stream.of(plan.low(), plan.middle(), plan.high())
                         .allMatch(course -> areRows(course.rows(), rows, length))
                 && plan.faults().stream()
                         .allMatch(fault -> fault.part() != null
@@ -169,7 +170,7 @@ public class RunCopies {
                                 && fault.course() != null
                                 && areRows(fault.course().rows(), rows, length))
                 && (plan.fall() == null
-                        || java.util.stream.Stream.of(
+                        || Stream.of(
                                         plan.fall().low(),
                                         plan.fall().middle(),
                                         plan.fall().high())
