@@ -12,7 +12,8 @@ const problem = ref<Problem | null>(null)
 const rows = computed(() =>
   props.parts.map((part) => ({ part, lifted: work.value?.forNow.find((one) => one.part === part) ?? null })),
 )
-const others = computed(() => rows.value.filter((one) => one.lifted !== null).map((one) => one.part))
+/** Whatever is not as drawn, suspect or not: beside it a run proves nothing of one part. */
+const others = computed(() => work.value?.forNow.map((one) => one.part) ?? [])
 async function lift(part: string) {
   const answer = await forNow(part, 'LEAD_LIFTED', 'to see whether it is the one')
   problem.value = answer.kind === 'failed' ? answer.problem : null
@@ -41,7 +42,7 @@ async function back(entry: string) {
       </li>
     </ul>
     <p v-if="others.length > 0" class="text-sm text-soft">
-      One at a time: solder {{ others.join(', ') }} back before another is lifted.
+      One at a time: put {{ others.join(', ') }} right before another is lifted.
     </p>
     <ProblemNote :problem="problem" />
   </section>

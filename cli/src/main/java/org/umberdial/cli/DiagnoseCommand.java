@@ -131,17 +131,22 @@ final class DiagnoseCommand implements Callable<Integer> {
                     "no single fault that was reckoned explains these readings: two at once, a wrong wire, or a part that"
                             + " is not in the deck. The ranks below are only the nearest.");
         }
+        if (!diagnosis.passedOver().isEmpty()) {
+            file.note("left out, since the healthy circuit has nothing to compare them with: "
+                    + String.join(", ", diagnosis.passedOver()) + ".");
+        }
         if (!diagnosis.unseen().isEmpty()) {
             file.note("no voltage at these points shows: "
                     + diagnosis.unseen().stream()
-                            .map(mode -> mode.name() + " " + mode.kind().label())
+                            .map(mode -> mode.subject() + " " + mode.kind().label())
+                            .distinct()
                             .collect(Collectors.joining(", "))
                     + ".");
         }
         if (!diagnosis.unsolved().isEmpty()) {
             file.note("not reckoned, since the circuit does not settle with them or is too large: "
                     + diagnosis.unsolved().stream()
-                            .map(FaultMode::name)
+                            .map(FaultMode::subject)
                             .distinct()
                             .collect(Collectors.joining(", "))
                     + ".");

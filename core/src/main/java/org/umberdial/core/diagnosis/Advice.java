@@ -119,7 +119,7 @@ public final class Advice {
         return suspect.acquits()
                 .map(one -> set.nameOf(one.node()) + (one.above() ? " above " : " below ")
                         + Engineering.round(one.volts(), Unit.VOLT) + " clears "
-                        + suspect.fault().name() + ".")
+                        + suspect.fault().subject() + ".")
                 .orElse("");
     }
 

@@ -206,7 +206,8 @@ public final class Atlas {
             double most = 0;
             for (int i = 0; i < middle.volts.length; i++) {
                 double off = middle.volts[i] - (a.volts[i] + b.volts[i]) / 2;
-                most = Math.max(most, Math.abs(off) / own(middle.volts[i]));
+                // Where nothing leads nothing bends.
+                most = Double.isNaN(off) ? most : Math.max(most, Math.abs(off) / own(middle.volts[i]));
             }
             return most;
         }

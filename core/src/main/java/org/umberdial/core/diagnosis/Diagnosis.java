@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param suspects the likeliest first
  * @param unseen faults that no point of this set shows, whatever is read
  * @param unsolved faults with which the circuit does not settle, or that were too many; nothing is known of them
+ * @param passedOver nodes that were read and have nothing to be compared with
  * @param probes what would tell most for its time, the best first; empty when nothing would tell anything
  */
 public record Diagnosis(
@@ -20,11 +21,13 @@ public record Diagnosis(
         List<Suspect> suspects,
         List<FaultMode> unseen,
         List<FaultMode> unsolved,
+        List<String> passedOver,
         List<Probe> probes) {
     public Diagnosis {
         suspects = List.copyOf(suspects);
         unseen = List.copyOf(unseen);
         unsolved = List.copyOf(unsolved);
+        passedOver = List.copyOf(passedOver);
         probes = List.copyOf(probes);
     }
 
@@ -63,8 +66,8 @@ public record Diagnosis(
 
         /** Every part that is meant. */
         public List<String> parts() {
-            return second.map(other -> List.of(fault.name(), other.fault.name()))
-                    .orElse(List.of(fault.name()));
+            return second.map(other -> List.of(fault.subject(), other.fault.subject()))
+                    .orElse(List.of(fault.subject()));
         }
     }
 

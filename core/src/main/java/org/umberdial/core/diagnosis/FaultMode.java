@@ -1,6 +1,8 @@
 package org.umberdial.core.diagnosis;
 
 import java.util.List;
+import java.util.Locale;
+import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
@@ -76,8 +78,13 @@ public record FaultMode(String part, Kind kind, List<Double> grades, double prio
         };
     }
 
-    /** The part as people call it: a tube's section by its tube. */
-    public String name() {
-        return part.startsWith("X") && part.length() > 2 ? part.substring(1).replaceFirst("H$", "") : part;
+    /** The section or part as people call it: {@code V1A}, {@code C4}. */
+    private String name() {
+        return kind == Kind.HEATER_OPEN ? subject() : part.replaceFirst("(?i)^X", "");
+    }
+
+    /** What is tested and replaced: a tube whichever of its sections or its heater is bad; every other part itself. */
+    public String subject() {
+        return part.toUpperCase(Locale.ROOT).startsWith("X") ? Card.tube(part) : part;
     }
 }

@@ -59,7 +59,7 @@ final class Pairs {
             for (int j = i + 1; j < moves.size(); j++) {
                 Moved b = moves.get(j);
                 if (a.track == b.track
-                        || a.track.mode().name().equals(b.track.mode().name())) {
+                        || a.track.mode().subject().equals(b.track.mode().subject())) {
                     continue;
                 }
                 double log = a.prior + b.prior - apart(read, a, b) / 2;

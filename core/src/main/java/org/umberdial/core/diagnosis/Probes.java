@@ -72,25 +72,38 @@ final class Probes {
         }
         Map<String, Double> parts = new HashMap<>();
         Map<String, FaultMode> modes = new HashMap<>();
+        Map<String, Double> most = new HashMap<>();
         for (int i = 0; i < belief.length; i++) {
             FaultMode mode = weighing.pieces().get(i).track().mode();
-            parts.merge(mode.name(), belief[i], Double::sum);
-            modes.putIfAbsent(mode.name(), mode);
+            believe(mode, belief[i], parts, modes, most);
         }
         for (int i = 0; i < pairBelief.length; i++) {
-            for (FaultMode mode : List.of(pairs.get(i).one(), pairs.get(i).other())) {
-                parts.merge(mode.name(), pairBelief[i], Double::sum);
-                modes.putIfAbsent(mode.name(), mode);
-            }
+            believe(pairs.get(i).one(), pairBelief[i], parts, modes, most);
+            believe(pairs.get(i).other(), pairBelief[i], parts, modes, most);
         }
         parts.forEach((name, believed) -> {
             double bits = uncertain(Math.min(1, believed));
-            if (believed > LEAST_BELIEF && bits > LEAST_BITS) {
+            boolean tested = Standing.isSettled(weighing.standing(modes.get(name)));
+            if (believed > LEAST_BELIEF && bits > LEAST_BITS && !tested) {
                 all.add(new Diagnosis.Probe("", name, bits, minutes(modes.get(name))));
             }
         });
         all.sort(Comparator.comparingDouble(Diagnosis.Probe::perMinute).reversed());
         return all;
+    }
+
+    /** @param modes each part's most believed way of being bad, {@code most} how much that is */
+    private static void believe(
+            FaultMode mode,
+            double belief,
+            Map<String, Double> parts,
+            Map<String, FaultMode> modes,
+            Map<String, Double> most) {
+        parts.merge(mode.subject(), belief, Double::sum);
+        if (belief > most.getOrDefault(mode.subject(), -1.0)) {
+            most.put(mode.subject(), belief);
+            modes.put(mode.subject(), mode);
+        }
     }
 
     private static double minutes(FaultMode mode) {
@@ -111,15 +124,15 @@ final class Probes {
         for (int i : weighty) {
             Piece piece = weighing.pieces().get(i);
             if (!Double.isNaN(piece.volts(point))) {
-                bells.add(bell(piece.track().mode().name(), belief[i], piece.mild(), piece, point));
+                bells.add(bell(piece.track().mode().subject(), belief[i], piece.mild(), piece, point));
                 rest -= belief[i];
             }
         }
         for (int i = 0; i < pairBelief.length; i++) {
             Pairs.Pair pair = pairs.get(i);
             if (pairBelief[i] >= LEAST_BELIEF && !Double.isNaN(pair.place().volts()[point])) {
-                bells.add(
-                        bell(pair.one().name() + "+" + pair.other().name(), pairBelief[i], pair.place(), null, point));
+                bells.add(bell(
+                        pair.one().subject() + "+" + pair.other().subject(), pairBelief[i], pair.place(), null, point));
                 rest -= pairBelief[i];
             }
         }

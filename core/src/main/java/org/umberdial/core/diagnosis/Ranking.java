@@ -25,6 +25,9 @@ public final class Ranking {
     /** So far beyond what a suspect would show a reading clears it. */
     private static final double CLEARS = 3;
 
+    /** A way of being bad that is believed less is no way in which a part need be cleared. */
+    private static final double COUNTS = 1e-3;
+
     private static final double LEAST_LOG = -60;
     /** Deviations of a chi-square beyond its mean, from which on two faults at once are looked for. */
     private static final double UNEXPLAINED = 1.2;
@@ -84,7 +87,8 @@ public final class Ranking {
     /**
      * Ranks.
      *
-     * @param readings volts as the atlas's meter showed them, by node; nodes that are no points of it are passed over
+     * @param readings volts as the atlas's meter showed them, by node; where the healthy circuit has none to compare
+     *     with they are passed over and named
      * @param standing how far each fault may still be: 1 when nothing is known of the part, less when it was proven,
      *     more when something else speaks for it
      */
@@ -97,7 +101,12 @@ public final class Ranking {
                 figures[i] = read;
             }
         }
-        return new Ranking(atlas, new Weighing(atlas, figures, standing)).diagnosis();
+        List<String> passedOver = readings.keySet().stream()
+                .filter(node -> !atlas.points().contains(node)
+                        || Double.isNaN(figures[atlas.points().indexOf(node)]))
+                .sorted()
+                .toList();
+        return new Ranking(atlas, new Weighing(atlas, figures, standing)).diagnosis(passedOver);
     }
 
     /** Whether what fits best leaves more unexplained than tolerances and meters make. */
@@ -127,7 +136,7 @@ public final class Ranking {
         return false;
     }
 
-    private Diagnosis diagnosis() {
+    private Diagnosis diagnosis(List<String> passedOver) {
         Map<String, Double> parts = new LinkedHashMap<>();
         Map<String, Integer> best = new HashMap<>();
         for (int i = 0; i < belief.length; i++) {
@@ -159,7 +168,7 @@ public final class Ranking {
                     alike,
                     signs(piece.mild(), volts(piece)),
                     predicted(volts(piece)),
-                    acquittal(piece)));
+                    acquittal(part)));
         }
         for (int i = 0; i < pairs.size(); i++) {
             if (pairBelief[i] >= LEAST_PAIR) {
@@ -177,6 +186,7 @@ public final class Ranking {
                 suspects,
                 unseen,
                 atlas.unsolved(),
+                passedOver,
                 new Probes(atlas, weighing, belief, pairs, pairBelief).best());
     }
 
@@ -202,7 +212,7 @@ public final class Ranking {
 
     /** A tube is one part, whichever of its sections or its heater shows it. */
     private String subject(int piece) {
-        return weighing.pieces().get(piece).track().mode().name();
+        return weighing.pieces().get(piece).track().mode().subject();
     }
 
     private boolean shows(Atlas.Track track) {
@@ -264,24 +274,38 @@ public final class Ranking {
         return predicted;
     }
 
-    /** The unread point at which this suspect stands farthest from a healthy set. */
-    private Optional<Diagnosis.Acquittal> acquittal(Piece piece) {
+    /**
+     * The unread point at which the part stands farthest from a healthy set: how bad it is is not known to the volt, so
+     * what clears it lies beyond all that is believed of it.
+     */
+    private Optional<Diagnosis.Acquittal> acquittal(String part) {
+        List<Piece> believed = new ArrayList<>();
+        for (int i = 0; i < belief.length; i++) {
+            if (seen[i] && belief[i] >= COUNTS && subject(i).equals(part)) {
+                believed.add(weighing.pieces().get(i));
+            }
+        }
         Optional<Diagnosis.Acquittal> best = Optional.empty();
-        double most = 2 * CLEARS;
-        for (int i = 0; i < atlas.points().size(); i++) {
-            double volts = piece.volts(i);
-            double healthyVolts = atlas.healthy().volts()[i];
-            if (!Double.isNaN(weighing.figures()[i]) || Double.isNaN(volts) || Double.isNaN(healthyVolts)) {
+        double most = CLEARS;
+        for (int point = 0; point < atlas.points().size(); point++) {
+            double healthyVolts = atlas.healthy().volts()[point];
+            int at = point;
+            if (!Double.isNaN(weighing.figures()[point])
+                    || Double.isNaN(healthyVolts)
+                    || believed.stream().anyMatch(piece -> piece.isOpenAt(at))) {
                 continue;
             }
-            double here = Math.sqrt(Scatter.covariance(piece.mild(), i, i));
-            double there = Math.sqrt(Scatter.covariance(atlas.healthy(), i, i));
-            double apart = Math.abs(volts - healthyVolts) / (here + there) * 2;
-            if (apart > most) {
-                most = apart;
-                boolean above = healthyVolts > volts;
-                best = Optional.of(new Diagnosis.Acquittal(
-                        atlas.points().get(i), above, volts + (above ? CLEARS : -CLEARS) * here));
+            double there = Math.sqrt(Scatter.covariance(atlas.healthy(), point, point));
+            for (boolean above : new boolean[] {true, false}) {
+                double edge = believed.stream()
+                        .mapToDouble(piece -> piece.farthest(at, above ? CLEARS : -CLEARS))
+                        .reduce(above ? Math::max : Math::min)
+                        .orElse(healthyVolts);
+                double apart = (above ? healthyVolts - edge : edge - healthyVolts) / there;
+                if (apart > most) {
+                    most = apart;
+                    best = Optional.of(new Diagnosis.Acquittal(atlas.points().get(point), above, edge));
+                }
             }
         }
         return best;

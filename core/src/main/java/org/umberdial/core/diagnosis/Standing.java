@@ -7,6 +7,8 @@ import java.util.function.ToDoubleFunction;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.claim.Strength;
+import org.umberdial.core.set.BenchSet;
 
 /**
  * How far each fault may still be, by what is known of its part from elsewhere: tests without power, tube tests, what
@@ -31,26 +33,39 @@ public final class Standing implements ToDoubleFunction<FaultMode> {
             FaultMode.Kind.GASSY, List.of(Aspect.NO_GAS),
             FaultMode.Kind.HEATER_OPEN, List.of(Aspect.HEATER_WHOLE)));
 
+    private final BenchSet set;
     private final Ledger ledger;
 
-    public Standing(Ledger ledger) {
+    public Standing(BenchSet set, Ledger ledger) {
+        this.set = set;
         this.ledger = ledger;
+    }
+
+    /** Whether a factor says that the part was tested, so that its test has nothing more to tell. */
+    static boolean isSettled(double factor) {
+        return factor <= PROVEN || factor >= FAILED;
     }
 
     @Override
     public double applyAsDouble(FaultMode mode) {
-        double factor = ledger.replaced(mode.name()).isPresent() ? NEW : 1;
+        String subject = set.tubeOf(mode.part());
+        double factor = ledger.replaced(subject).isPresent() ? NEW : 1;
         for (Aspect aspect : CLEARED_BY.get(mode.kind())) {
-            Claim claim = new Claim(mode.name(), aspect);
+            Claim claim = new Claim(subject, aspect);
             if (ledger.failed(claim)) {
                 return FAILED;
             }
             if (ledger.sound(claim)) {
                 factor = Math.min(factor, PROVEN);
-            } else if (ledger.of(claim).filter(Ledger.Standing::doubted).isPresent()) {
+            } else if (ledger.of(claim).filter(Standing::isDoubtedByTest).isPresent()) {
                 factor = Math.max(factor, DOUBTED);
             }
         }
         return factor;
+    }
+
+    /** What was only inferred was inferred from the same voltages that are weighed here: it counts once. */
+    private static boolean isDoubtedByTest(Ledger.Standing standing) {
+        return standing.doubted() && standing.holds().strength() != Strength.INFERRED;
     }
 }

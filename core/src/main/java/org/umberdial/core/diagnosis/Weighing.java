@@ -44,6 +44,21 @@ final class Weighing {
             return Double.isNaN(a) || Double.isNaN(b) ? Double.NaN : a + share * (b - a);
         }
 
+        /** Whether nothing leads to a point somewhere on the piece. */
+        boolean isOpenAt(int point) {
+            return Double.isNaN(mild.volts()[point]) || Double.isNaN(grave.volts()[point]);
+        }
+
+        /**
+         * The end of the piece that lies farthest up at a point, or down when the deviations are below 0, and those.
+         */
+        double farthest(int point, double deviations) {
+            double scatter = deviations * Math.sqrt(Scatter.covariance(mild, point, point));
+            double a = mild.volts()[point];
+            double b = grave.volts()[point];
+            return (deviations > 0 ? Math.max(a, b) : Math.min(a, b)) + scatter;
+        }
+
         double grade() {
             return mild.grade() > 0 && grave.grade() > 0
                     ? mild.grade() * Math.pow(grave.grade() / mild.grade(), share)

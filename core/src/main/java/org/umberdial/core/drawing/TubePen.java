@@ -129,8 +129,7 @@ final class TubePen extends TransformerPen {
 
     /** The pin by its node; where two electrodes share one, a number is given to the one that usually has it. */
     private String pinName(Card card, String node, Electrode electrode) {
-        String socket =
-                card.reference().toUpperCase(Locale.ROOT).replaceFirst("^X", "").replaceFirst("(?<=[0-9])[A-Z].*$", "");
+        String socket = Card.tube(card.reference()).toUpperCase(Locale.ROOT);
         Deck.SocketPins pins = sockets.get(socket);
         if (pins == null || nets.isGround(node) && electrode != Electrode.CATHODE) {
             return "";

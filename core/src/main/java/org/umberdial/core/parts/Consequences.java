@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.WeakHashMap;
 import java.util.function.UnaryOperator;
 import org.umberdial.core.area.SetFile;
+import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.OperatingPoint;
@@ -186,7 +187,7 @@ public final class Consequences {
         set.parts().stream()
                 .filter(p -> !tube.isEmpty()
                         && PartsBench.isTube(p)
-                        && RowTexts.tube(p.reference()).equals(tube))
+                        && Card.tube(p.reference()).equals(tube))
                 .forEach(p -> near.addAll(p.nodes()));
         near.remove("0");
         return near;
@@ -216,7 +217,7 @@ public final class Consequences {
             double is = after.plateAmperes(amplifier.part()).orElse(0);
             if (here && was > 0 && is / was > most) {
                 most = is / was;
-                says = RowTexts.tube(amplifier.part()) + " draws " + Engineering.print(is, Unit.AMPERE) + " instead of "
+                says = Card.tube(amplifier.part()) + " draws " + Engineering.print(is, Unit.AMPERE) + " instead of "
                         + Engineering.print(was, Unit.AMPERE);
             }
         }
@@ -232,7 +233,7 @@ public final class Consequences {
                 hot.add(String.format(
                         Locale.ROOT,
                         "%s's plate at %.1f W, made for %.1f",
-                        RowTexts.tube(amplifier.part()),
+                        Card.tube(amplifier.part()),
                         watts,
                         rated.getAsDouble()));
             }

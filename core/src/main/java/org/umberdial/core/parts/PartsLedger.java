@@ -13,6 +13,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.umberdial.core.area.SetFile;
+import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation.Word;
@@ -277,7 +278,7 @@ public final class PartsLedger {
         return new PartRow(
                 part.reference(),
                 PartsBench.isTube(part)
-                        ? RowTexts.tube(part.reference())
+                        ? Card.tube(part.reference())
                         : part.reference().replaceFirst("(?i)^X(?=[A-Z])", ""),
                 texts.job(part),
                 draft.kind,

@@ -118,7 +118,7 @@ final class Places {
                 String node = card.nodes().get(i);
                 Electrode electrode = section.get().electrodes().get(i);
                 if (!node.equals("0") && seen.add(node)) {
-                    String tube = RowTexts.tube(card.reference());
+                    String tube = Card.tube(card.reference());
                     watched.add(new Watched(node, electrode == Electrode.GRID, tube + "'s " + electrode.word()));
                 }
             }

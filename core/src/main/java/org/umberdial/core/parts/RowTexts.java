@@ -73,11 +73,6 @@ final class RowTexts {
         return watts == 0.25 ? "¼ W" : watts == 0.5 ? "½ W" : Engineering.exact(watts) + " W";
     }
 
-    /** What people call a tube of which one card is a section: {@code V3} for {@code XV3A}. */
-    static String tube(String reference) {
-        return reference.replaceFirst("(?i)^X", "").replaceFirst("(?<=[0-9])[A-Z].*$", "");
-    }
-
     /** The last readings in one line, the last word of each. */
     static String reading(List<Taken> own) {
         Map<Measured, String> last = new LinkedHashMap<>();

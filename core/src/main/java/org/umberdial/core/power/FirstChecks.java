@@ -81,7 +81,7 @@ public final class FirstChecks {
     private static FirstCheck heaters(PowerScene scene) {
         List<Cell> cells = new ArrayList<>();
         scene.set().cards().stream().filter(scene.nets()::isHeater).forEach(card -> {
-            String socket = card.reference().replaceFirst("^X", "").replaceFirst("H$", "");
+            String socket = Card.tube(card.reference());
             OptionalDouble volts = scene.healthy().heaterVolts(card.reference());
             cells.add(new Cell(
                     "pin." + socket,
@@ -203,7 +203,7 @@ public final class FirstChecks {
         int read = 0;
         for (Card card :
                 scene.set().cards().stream().filter(scene.nets()::isHeater).toList()) {
-            String socket = card.reference().replaceFirst("^X", "").replaceFirst("H$", "");
+            String socket = Card.tube(card.reference());
             Double pin = made.figures().get("pin." + socket);
             OptionalDouble rated = scene.healthy().heaterVolts(card.reference());
             if (pin == null || rated.isEmpty() || rated.getAsDouble() <= 0) {

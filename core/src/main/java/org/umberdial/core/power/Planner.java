@@ -212,7 +212,7 @@ public final class Planner {
                         fuse.orElse(0),
                         scene.rectifier() == PowerScene.Rectifier.TUBE,
                         asItIs,
-                        falls.size() < Band.DRAWS / 2 ? null : Fall.of(falls),
+                        falls.size() < Band.DRAWS / 2 || !asItIs.otherwise().isEmpty() ? null : Fall.of(falls),
                         scene.usual(),
                         why)),
                 lamps,

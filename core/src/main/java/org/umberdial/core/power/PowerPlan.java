@@ -17,7 +17,8 @@ import org.umberdial.core.policy.School;
  * @param fuseAmperes size of fuse that fits that [A]; 0 when none is that large
  * @param tubeRectifier whether nothing comes out of its rectifier before that is hot
  * @param asItIs what of the set is not as drawn; the whole plan is reckoned so
- * @param fall of its supply points after switching off, warm; null when it does not settle
+ * @param fall of its supply points after switching off, warm; null when it does not settle, or something is not as
+ *     drawn that cannot be reckoned
  * @param usual how many values are as such sets usually have them; a band around those accuses no part
  * @param why of it, a sentence each
  */

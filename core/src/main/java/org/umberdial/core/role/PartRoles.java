@@ -249,7 +249,7 @@ public final class PartRoles {
     }
 
     private static String tube(Card card) {
-        return card.reference().replaceFirst("^X", "").replaceFirst("(?<=[0-9])[A-Z].*$", "");
+        return Card.tube(card.reference());
     }
 
     private Optional<NetworkRole> capacitor(Card card) {

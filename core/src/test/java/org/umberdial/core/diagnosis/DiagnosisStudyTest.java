@@ -120,7 +120,7 @@ class DiagnosisStudyTest {
     /** Both parts are named in the first five, together or each by itself; where each shows by itself at all. */
     private static void scoreTwo(Atlas atlas, HiddenFaults.Case hidden, Score score) {
         List<String> parts =
-                hidden.modes().stream().map(FaultMode::name).distinct().toList();
+                hidden.modes().stream().map(FaultMode::subject).distinct().toList();
         if (parts.size() < 2 || !hidden.eachShows()) {
             return;
         }
@@ -145,7 +145,7 @@ class DiagnosisStudyTest {
     /** How many readings it takes until the true part is first, in an order of points. */
     private static int needed(Atlas atlas, HiddenFaults.Case hidden, boolean byNext) {
         Map<String, Double> read = new java.util.LinkedHashMap<>();
-        String part = hidden.modes().get(0).name();
+        String part = hidden.modes().get(0).subject();
         List<String> order = new ArrayList<>(atlas.points());
         for (int count = 1; count <= atlas.points().size(); count++) {
             Optional<String> next = byNext
@@ -162,8 +162,8 @@ class DiagnosisStudyTest {
             boolean first = !diagnosis.looksHealthy()
                     && diagnosis.suspects().stream()
                             .findFirst()
-                            .filter(s ->
-                                    s.fault().name().equals(part) || s.alike().contains(part))
+                            .filter(s -> s.fault().subject().equals(part)
+                                    || s.alike().contains(part))
                             .isPresent();
             if (first) {
                 return count;
@@ -178,7 +178,7 @@ class DiagnosisStudyTest {
 
     private static void scoreFault(Atlas atlas, HiddenFaults.Case hidden, Score score) {
         Diagnosis diagnosis = ranked(atlas, hidden.readings());
-        String part = hidden.modes().get(0).name();
+        String part = hidden.modes().get(0).subject();
         // What has not moved any reading by more than tolerances do, no ranking can find.
         if (!moved(atlas, hidden)) {
             score.unseen++;
@@ -188,7 +188,7 @@ class DiagnosisStudyTest {
         int rank = -1;
         for (int i = 0; i < diagnosis.suspects().size() && rank < 0; i++) {
             Diagnosis.Suspect suspect = diagnosis.suspects().get(i);
-            if (suspect.fault().name().equals(part) || suspect.alike().contains(part)) {
+            if (suspect.fault().subject().equals(part) || suspect.alike().contains(part)) {
                 rank = i;
             }
         }

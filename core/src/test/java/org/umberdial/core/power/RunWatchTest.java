@@ -101,6 +101,14 @@ class RunWatchTest {
                 alarms.get(0).says());
     }
 
+    /** A short pulls the rail down; a rail above a healthy set's is none, whatever else there is to choose from. */
+    @Test
+    void aFaultIsNotNamedForWhatItWouldHaveMovedTheOtherWay() {
+        List<Alarm> alarms = watch(true).take(read(12, true, "rail:b", 90));
+        assertEquals(1, alarms.size());
+        assertEquals(List.of(), alarms.get(0).suspects());
+    }
+
     @Test
     void whenNothingFlows_thatIsSaidOnce_andAsksForSwitchesBeforeDead() {
         RunWatch watch = watch(true);

@@ -51,6 +51,16 @@ class WhatIfTest {
                 "a cold output tube draws nothing");
     }
 
+    /** Nothing draws the supply down then, and nothing feeds it: what it had before is not what it has. */
+    @Test
+    void withAnOpenHeaterString_thereIsNoSupply() {
+        for (String heater : List.of("XV1H", "XV5H")) {
+            WhatIf.Answer answer =
+                    WhatIf.ask(Sets.demo("table-set"), BENCH, List.of(new PartChange(heater, PartChange.Kind.OPEN, 0)));
+            assertEquals(0, step(answer, "filter_1").changed().orElseThrow(), 0.01, heater);
+        }
+    }
+
     @Test
     void everyDemoSet_isSolved_andEveryPartCanBeChangedAsOffered() {
         for (String name : List.of("table-set", "fm-superhet", "record-player", "field-coil")) {

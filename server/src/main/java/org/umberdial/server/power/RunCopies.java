@@ -25,6 +25,9 @@ public class RunCopies {
     private static final Set<String> KINDS =
             Set.of(RunEntry.SAMPLE, RunEntry.STEP, RunEntry.ALARM, RunEntry.STOP, RunEntry.EMPTY, RunEntry.NOTE);
     private static final int MOST_ENTRIES = 400_000;
+    /** Ten times that of any set's. */
+    private static final int LONGEST_PLAN = 4_000_000;
+
     private static final int LONGEST_BODY = 8000;
     private static final int LONGEST_WORDS = 300;
     private static final double LONGEST_SECONDS = 1e6;
@@ -98,6 +101,10 @@ public class RunCopies {
         if (!isWhole(copy)) {
             return false;
         }
+        String plan = JSON.writeValueAsString(copy.plan);
+        if (plan.length() > LONGEST_PLAN) {
+            return false;
+        }
         List<RunEntry> entries = new ArrayList<>();
         for (CopiedEntry entry : copy.entries) {
             entries.add(new RunEntry(entries.size(), entry.seconds, entry.kind, entry.body));
@@ -117,7 +124,7 @@ public class RunCopies {
                         Optional.of(copy.endedAt),
                         copy.ending,
                         author),
-                JSON.writeValueAsString(copy.plan),
+                plan,
                 entries);
         return true;
     }

@@ -57,6 +57,13 @@ public record Card(
         return new Card(reference, nodes, value, model, hertz, parameters, changed, line);
     }
 
+    /**
+     * What people call a tube of which a card is a section or the heater: {@code V3} for {@code XV3A} and {@code XV3H}.
+     */
+    public static String tube(String reference) {
+        return reference.replaceFirst("(?i)^X", "").replaceFirst("(?<=[0-9])[A-Za-z].*$", "");
+    }
+
     public char letter() {
         return Character.toUpperCase(reference.charAt(0));
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -102,7 +103,9 @@ class DiagnosisController {
         BenchReadings readings = BenchReadings.of(
                 open.set(), open.log().readings(), open.file().contents().bench(), healthy.get());
         Diagnosis diagnosis = Ranking.of(
-                atlas.get(), readings.volts(), new Standing(open.file().ledger()));
+                atlas.get(),
+                readings.volts(),
+                new Standing(open.set(), open.file().ledger()));
         Advice advice = new Advice(open.set());
         return new DiagnosisView(
                 open.revision(),
@@ -121,7 +124,7 @@ class DiagnosisController {
                         .map(probe -> new ProbeView(
                                 probe.node(), probe.part(), advice.words(probe), probe.bits(), probe.minutes()))
                         .toList(),
-                notes(open, readings));
+                notes(open, readings, diagnosis));
     }
 
     private static DiagnosisView refused(OpenSet open, String reason) {
@@ -151,7 +154,7 @@ class DiagnosisController {
         return new SuspectedView(
                 faults.stream()
                         .map(fault -> new AccusedView(
-                                fault.name(),
+                                fault.subject(),
                                 advice.role(fault),
                                 advice.confirm(fault),
                                 advice.tellApart(fault),
@@ -180,15 +183,20 @@ class DiagnosisController {
 
     private static List<HiddenView> hidden(List<FaultMode> modes) {
         Map<String, List<String>> parts = new LinkedHashMap<>();
-        modes.forEach(mode -> parts.computeIfAbsent(mode.name(), name -> new ArrayList<>())
+        modes.forEach(mode -> parts.computeIfAbsent(mode.subject(), name -> new ArrayList<>())
                 .add(mode.kind().label()));
         return parts.entrySet().stream()
-                .map(e -> new HiddenView(e.getKey(), e.getValue()))
+                .map(e -> new HiddenView(
+                        e.getKey(), e.getValue().stream().distinct().toList()))
                 .toList();
     }
 
-    private static List<String> notes(OpenSet open, BenchReadings readings) {
+    private static List<String> notes(OpenSet open, BenchReadings readings, Diagnosis diagnosis) {
         List<String> notes = new ArrayList<>();
+        if (!diagnosis.passedOver().isEmpty()) {
+            notes.add("Left out, since the healthy circuit has nothing to compare them with: "
+                    + diagnosis.passedOver().stream().map(open.set()::nameOf).collect(Collectors.joining(", ")) + ".");
+        }
         String disturbed = ForNow.disturbing(open.log());
         if (!disturbed.isEmpty()) {
             notes.add("Not as drawn for now: " + disturbed
