@@ -72,7 +72,9 @@ const figure = (percent: number) => (percent >= 99.5 ? '>99' : percent < 1 ? '<1
             </button>
             <div v-if="one === current" class="grid gap-x-8 gap-y-3 px-5 pb-4 pl-[6.75rem] md:grid-cols-2">
               <table v-if="one.signs.length > 0" class="self-start text-left">
-                <caption class="pb-1 text-left text-sm text-soft">What speaks for and against it</caption>
+                <caption class="pb-1 text-left text-sm text-soft">
+                  What speaks for and against it{{ data.line ? `, on a ${say('line')} of ${say(data.line)}` : '' }}
+                </caption>
                 <thead class="text-sm text-soft">
                   <tr>
                     <th class="pr-3 font-normal">Point</th>

@@ -2,7 +2,9 @@ package org.umberdial.benchmark;
 
 import java.io.IOException;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -15,6 +17,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.diagnosis.Atlas;
 import org.umberdial.core.diagnosis.BenchReadings;
 import org.umberdial.core.diagnosis.Diagnosis;
@@ -22,6 +25,8 @@ import org.umberdial.core.diagnosis.Ranking;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.volts.PartChange;
+import org.umberdial.core.volts.WhatIf;
 
 /** Every fault of the largest demo set against its readings: one alone, two at once, and nothing read yet. */
 @State(Scope.Benchmark)
@@ -31,23 +36,35 @@ import org.umberdial.core.set.BenchSet;
 @Measurement(iterations = 3, time = 2)
 @Fork(1)
 public class DiagnosisBenchmark {
+    private static final Meter METER = Meter.parse("10M");
+
+    private BenchSet set;
     private Atlas atlas;
     private final Map<String, Double> one = new HashMap<>();
     private final Map<String, Double> two = new HashMap<>();
 
     @Setup
     public void load() throws IOException {
-        BenchSet set = DemoSet.of("fm-superhet");
+        set = DemoSet.of("fm-superhet");
         HealthySet healthy = HealthySet.of(set, "").orElseThrow();
-        Meter meter = Meter.parse("10M");
-        atlas = Atlas.of(healthy.network(), set.parts(), OptionalDouble.empty(), meter, BenchReadings.points(set))
+        atlas = Atlas.of(healthy.network(), set.parts(), OptionalDouble.empty(), METER, BenchReadings.points(set))
                 .orElseThrow();
-        for (String node : atlas.points()) {
-            healthy.shown(node, healthy.nominalLine(), meter).ifPresent(volts -> {
-                one.put(node, node.equals("v3_plate") ? volts * 0.6 : volts);
-                two.put(node, node.equals("v3_plate") ? volts * 0.6 : node.equals("v1a_plate") ? volts * 0.7 : volts);
-            });
-        }
+        one.putAll(shown(healthy, List.of(new PartChange("R12", PartChange.Kind.VALUE, 120e3))));
+        two.putAll(shown(
+                healthy,
+                List.of(
+                        new PartChange("R12", PartChange.Kind.VALUE, 120e3),
+                        new PartChange("C5", PartChange.Kind.LEAK, 2e6))));
+    }
+
+    /** What a meter shows of the set with changes, healthy in all else. */
+    private Map<String, Double> shown(HealthySet healthy, List<PartChange> changes) {
+        Map<String, Double> volts = new HashMap<>();
+        WhatIf.ask(set, new Bench(healthy.nominalLine(), Optional.of(METER), 0, ""), changes)
+                .steps()
+                .forEach(step ->
+                        step.changed().ifPresent(v -> volts.put(step.point().node(), v)));
+        return volts;
     }
 
     @Benchmark

@@ -49,11 +49,8 @@ final class DiagnoseCommand implements Callable<Integer> {
     @Option(names = "--line", paramLabel = "V", description = "line volts RMS; the deck's unless said")
     private Optional<Double> line = Optional.empty();
 
-    @Option(
-            names = "--meter",
-            paramLabel = "10M|20k/V",
-            description = "input resistance or sensitivity of the meter, 10M unless said; 20k/V@250 fixes the range")
-    private String meter = "10M";
+    @Mixin
+    private MeterOption meter;
 
     @Option(names = "--top", paramLabel = "N", description = "how many suspects at most; 10 unless said")
     private int top = 10;
@@ -67,7 +64,7 @@ final class DiagnoseCommand implements Callable<Integer> {
             throw new Refused(
                     "--top " + top + " is no number of suspects; give 1 to " + MOST_TOP + ".", Umber.BAD_INPUT);
         }
-        Meter shown = meter();
+        Meter shown = meter.meter();
         Network network = file.network();
         file.values(network, line);
         Map<String, Double> read = read(network);
@@ -159,14 +156,6 @@ final class DiagnoseCommand implements Callable<Integer> {
     private static String row(int rank, String faults, double posterior) {
         return rank + "," + SpreadsheetCell.written(faults) + "," + String.format(Locale.ROOT, "%.3f", posterior)
                 + "\n";
-    }
-
-    private Meter meter() {
-        try {
-            return Meter.parse(meter);
-        } catch (InvalidEntry refused) {
-            throw new Refused("--meter: " + refused.getMessage(), Umber.BAD_INPUT);
-        }
     }
 
     private Map<String, Double> read(Network network) {

@@ -14,7 +14,6 @@ import org.umberdial.core.circuit.work.Outcome;
 import org.umberdial.core.circuit.work.Ripple;
 import org.umberdial.core.circuit.work.WorkBudget;
 import org.umberdial.core.reading.Meter;
-import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.SpreadsheetCell;
 import org.umberdial.core.value.Volts;
 import picocli.CommandLine.Command;
@@ -35,18 +34,15 @@ final class SolveCommand implements Callable<Integer> {
     @Option(names = "--line", paramLabel = "V", description = "line volts RMS; the deck's unless said")
     private Optional<Double> line = Optional.empty();
 
-    @Option(
-            names = "--meter",
-            paramLabel = "10M|20k/V",
-            description = "input resistance or sensitivity of the meter, 10M unless said; 20k/V@250 fixes the range")
-    private String meter = "10M";
+    @Mixin
+    private MeterOption meter;
 
     @Spec
     private CommandSpec command;
 
     @Override
     public Integer call() {
-        Meter shown = meter();
+        Meter shown = meter.meter();
         Network network = file.network();
         Values values = file.values(network, line);
         AtWork work = new AtWork(network, WorkBudget.COMMAND_LINE);
@@ -87,13 +83,5 @@ final class SolveCommand implements Callable<Integer> {
 
     private static String cell(OptionalDouble value) {
         return value.isPresent() ? DeckFile.volts(value.getAsDouble()) : "";
-    }
-
-    private Meter meter() {
-        try {
-            return Meter.parse(meter);
-        } catch (InvalidEntry refused) {
-            throw new Refused("--meter: " + refused.getMessage(), Umber.BAD_INPUT);
-        }
     }
 }

@@ -4,24 +4,17 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.umberdial.core.circuit.deck.Deck;
 
 /** Two faults of a table set are found by doing nothing but what is told to be read next. */
-class DiagnosisJourneyTest {
+class DiagnosisJourneyTest extends Journey {
     /** A coupling capacitor that leaks, and a screen resistor that has drifted. */
     private static final Map<String, String> READINGS = Map.ofEntries(
             Map.entry("Filter 1", "108.3"),
@@ -36,48 +29,10 @@ class DiagnosisJourneyTest {
             Map.entry("V1 plate", "90.7"),
             Map.entry("V1 grid", "-6.1"));
 
-    private static Application application;
-    private static Browser browser;
-
-    @BeforeAll
-    static void start() throws IOException {
-        application = new Application();
-        browser = new Browser();
-    }
-
-    @AfterAll
-    static void stop() throws Exception {
-        browser.close();
-        application.close();
-    }
-
-    private static String tableSet(Page page) throws IOException {
-        String id = UUID.randomUUID().toString();
-        APIResponse made = page.request()
-                .post(
-                        application.address("/api/sets"),
-                        RequestOptions.create()
-                                .setHeader("Content-Type", "application/json")
-                                .setData("{\"id\":\"" + id
-                                        + "\",\"title\":\"Yellow shelf set\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
-                                        + "\"construction\":\"SERIES_STRING\"}"));
-        assertTrue(made.ok(), made.text());
-        try (InputStream in = Deck.class.getResourceAsStream("/org/umberdial/core/demo/table-set.cir")) {
-            APIResponse circuit = page.request()
-                    .post(
-                            application.address("/api/sets/" + id + "/circuit-imports"),
-                            RequestOptions.create()
-                                    .setHeader("Content-Type", "application/octet-stream")
-                                    .setData(in.readAllBytes()));
-            assertTrue(circuit.ok(), circuit.text());
-        }
-        return "/sets/" + id;
-    }
-
     @Test
     void followingWhatIsToldToReadNext_namesBothFaults() throws IOException {
-        Page page = browser.page(1280, 800);
-        String set = tableSet(page);
+        Page page = page("/");
+        String set = tableSet(page, application, "Yellow shelf set");
         Map<String, String> left = new HashMap<>(READINGS);
         page.navigate(application.address(set + "/volts"));
         // What these figures were read on.

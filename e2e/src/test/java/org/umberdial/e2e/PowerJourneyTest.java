@@ -8,7 +8,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
-import java.io.InputStream;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -70,7 +69,7 @@ class PowerJourneyTest {
 
     @Test
     void aSetComesUpOnLamps_andWithAFaultItIsStopped() throws IOException {
-        Deck deck = DeckReader.read(new String(circuit(), StandardCharsets.UTF_8));
+        Deck deck = DeckReader.read(new String(Journey.tableCircuit(), StandardCharsets.UTF_8));
         AtomicReference<List<Hidden>> hidden = new AtomicReference<>(List.of());
         try (Bench bench = new Bench(
                 faults -> new SimulatedSet(deck, hidden.get(), 5),
@@ -82,7 +81,7 @@ class PowerJourneyTest {
                 SPEED)) {
             Page page = page("/");
             links(page, bench);
-            String set = tableSet(page);
+            String set = Journey.tableSet(page, application, "Green kitchen set");
             begin(page, set);
             Page other = page(set + "/power/run");
             onward(page, 3);
@@ -180,30 +179,6 @@ class PowerJourneyTest {
                 String.format(
                         "{\"id\":\"%s\",\"name\":\"%s\",\"host\":\"127.0.0.1\",\"port\":%d,\"profile\":\"%s\"}",
                         UUID.randomUUID(), profile, port, profile));
-    }
-
-    private static byte[] circuit() throws IOException {
-        try (InputStream in = Deck.class.getResourceAsStream("/org/umberdial/core/demo/table-set.cir")) {
-            return in.readAllBytes();
-        }
-    }
-
-    private static String tableSet(Page page) throws IOException {
-        String id = UUID.randomUUID().toString();
-        post(
-                page,
-                "/sets",
-                "{\"id\":\"" + id
-                        + "\",\"title\":\"Green kitchen set\",\"ticket\":\"\",\"place\":\"\",\"waitsFor\":\"\","
-                        + "\"construction\":\"SERIES_STRING\"}");
-        APIResponse answer = page.request()
-                .post(
-                        application.address("/api/sets/" + id + "/circuit-imports"),
-                        RequestOptions.create()
-                                .setHeader("Content-Type", "application/octet-stream")
-                                .setData(circuit()));
-        assertEquals(200, answer.status(), answer.text());
-        return "/sets/" + id;
     }
 
     /** What can be answered is answered so that it opens; the rest is passed over with a reason. */

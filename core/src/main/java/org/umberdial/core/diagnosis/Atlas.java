@@ -62,6 +62,16 @@ public final class Atlas {
      * @param own what each point scatters by itself [V], one deviation
      */
     record Place(double grade, double[] volts, double[][] factor, double[] own) {
+        /** With only some of its causes, and what is no part's: the meter's gain and the guess. */
+        Place by(int[] causes, int all) {
+            int[] columns = IntStream.concat(IntStream.of(causes), IntStream.of(all, all + 1))
+                    .toArray();
+            double[][] picked = Arrays.stream(factor)
+                    .map(row -> IntStream.of(columns).mapToDouble(c -> row[c]).toArray())
+                    .toArray(double[][]::new);
+            return new Place(grade, volts, picked, own);
+        }
+
         Place scatteringAs(Place other) {
             return new Place(grade, volts, other.factor, own);
         }
@@ -104,7 +114,9 @@ public final class Atlas {
         if (healthy.isEmpty()) {
             return Optional.empty();
         }
-        List<Spread> matters = first.mattering(healthy.get());
+        int[] matter = first.mattering(healthy.get());
+        List<Spread> matters = IntStream.of(matter).mapToObj(first.spreads::get).toList();
+        Place scattering = healthy.get().by(matter, first.spreads.size());
         List<FaultMode> all = FaultModes.of(network, parts);
         List<FaultMode> modes = all.size() <= MOST_MODES
                 ? all
@@ -112,8 +124,6 @@ public final class Atlas {
                         .sorted(Comparator.comparingDouble((FaultMode mode) -> -mode.prior()))
                         .limit(MOST_MODES)
                         .toList();
-        Surveyor later = new Surveyor(network, values, meter, known, matters);
-        Place scattering = later.place(values, 0, Optional.of("")).orElseThrow();
         ThreadLocal<Surveyor> own = ThreadLocal.withInitial(() -> new Surveyor(network, values, meter, known, matters));
         List<Optional<Track>> tracks = modes.parallelStream()
                 .map(mode -> own.get().track(mode, scattering))
@@ -128,7 +138,7 @@ public final class Atlas {
                                         .mapToObj(modes::get),
                                 all.stream().filter(mode -> !modes.contains(mode)))
                         .toList(),
-                later));
+                new Surveyor(network, values, meter, known, matters)));
     }
 
     /** Solves places, each from the one before it. For one thread. */
@@ -283,12 +293,11 @@ public final class Atlas {
         }
 
         /** Causes that move some point of the healthy set by what a meter notices. */
-        List<Spread> mattering(Place healthy) {
+        int[] mattering(Place healthy) {
             return IntStream.range(0, spreads.size())
                     .filter(cause -> IntStream.range(0, healthy.volts.length)
                             .anyMatch(i -> Math.abs(healthy.factor[i][cause]) > MATTERS * own(healthy.volts[i])))
-                    .mapToObj(spreads::get)
-                    .toList();
+                    .toArray();
         }
     }
 

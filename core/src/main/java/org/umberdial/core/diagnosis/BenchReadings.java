@@ -16,16 +16,21 @@ import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.TestPoint;
 
 /**
- * The latest readings of a set, as the bench's meter would have shown them on the bench's line.
+ * The latest readings of a set, as the bench's meter would have shown them on the line its atlas stands at.
  *
  * @param volts by node
- * @param moved how many were taken on another line or with another meter and are moved by what the healthy set does
+ * @param moved how many were taken on quite another line, or with another meter; like all others they are moved by what
+ *     the healthy set does, and that is farther than one would trust without saying so
  */
 public record BenchReadings(Map<String, Double> volts, long moved) {
     /** Nobody chose a meter: an electronic one. */
     private static final Meter USUAL = Meter.parse("10M");
 
-    private static final double SAME_LINE = 0.004;
+    /** Atlases stand this far apart, a share of the line the circuit is drawn for. */
+    private static final double LINE_STEP = 0.025;
+    /** Healthy and faulty sets follow the line alike over less than this. */
+    private static final double SAME_LINE = 0.05;
+
     private static final double LEAST_VOLTS = 0.05;
 
     public BenchReadings {
@@ -46,32 +51,37 @@ public record BenchReadings(Map<String, Double> volts, long moved) {
                 .toList();
     }
 
+    /**
+     * The line an atlas for this bench stands at [V RMS]: the step nearest to the bench's; 0 for a set on batteries.
+     */
+    public static double atlasLine(HealthySet healthy, Bench bench) {
+        double nominal = healthy.nominalLine();
+        if (!(nominal > 0)) {
+            return 0;
+        }
+        double step = nominal * LINE_STEP;
+        return nominal + step * Math.round((healthy.fedWith(bench.lineVolts()) - nominal) / step);
+    }
+
     /** Of everything that was read with nothing lifted, the latest at each point. */
     public static BenchReadings of(BenchSet set, ReadingLog log, Bench bench, HealthySet healthy) {
+        double line = atlasLine(healthy, bench);
         Map<String, Double> volts = new LinkedHashMap<>();
         long moved = 0;
         for (String node : points(set)) {
-            Optional<Reading> reading = log.last(node, ReadingKind.DC, bench.mode(), Instant.MIN, Reading::undisturbed);
-            if (reading.isEmpty()) {
+            Optional<Reading> last = log.last(node, ReadingKind.DC, bench.mode(), Instant.MIN, Reading::undisturbed);
+            if (last.isEmpty()) {
                 continue;
             }
-            double factor = factor(node, reading.get(), bench, healthy);
-            moved += factor == 1 ? 0 : 1;
-            volts.put(node, reading.get().value() * factor);
+            Reading reading = last.get();
+            Meter then = reading.meter().orElse(meter(bench));
+            boolean near = line == 0 || Math.abs(healthy.fedWith(reading.lineVolts()) / line - 1) <= SAME_LINE;
+            moved += near && then.equals(meter(bench)) ? 0 : 1;
+            OptionalDouble here = healthy.shown(node, line, meter(bench));
+            OptionalDouble there = healthy.shown(node, reading.lineVolts(), then);
+            boolean comparable = here.isPresent() && there.isPresent() && Math.abs(there.getAsDouble()) > LEAST_VOLTS;
+            volts.put(node, comparable ? reading.value() * here.getAsDouble() / there.getAsDouble() : reading.value());
         }
         return new BenchReadings(volts, moved);
-    }
-
-    private static double factor(String node, Reading reading, Bench bench, HealthySet healthy) {
-        boolean sameLine = Math.abs(reading.lineVolts() / bench.lineVolts() - 1) <= SAME_LINE;
-        Meter then = reading.meter().orElse(meter(bench));
-        if (sameLine && then.equals(meter(bench))) {
-            return 1;
-        }
-        OptionalDouble here = healthy.shown(node, bench.lineVolts(), meter(bench));
-        OptionalDouble there = healthy.shown(node, reading.lineVolts(), then);
-        return here.isPresent() && there.isPresent() && Math.abs(there.getAsDouble()) > LEAST_VOLTS
-                ? here.getAsDouble() / there.getAsDouble()
-                : 1;
     }
 }

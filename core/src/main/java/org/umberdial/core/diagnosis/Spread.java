@@ -7,6 +7,7 @@ import java.util.function.UnaryOperator;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.network.Amplifier;
 import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Source;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.set.Part;
 
@@ -48,16 +49,14 @@ record Spread(String of, UnaryOperator<Values> up) {
                 .map(junction -> junction.part())
                 .distinct()
                 .forEach(part -> all.add(new Spread(part, values -> values.emitting(part, 1 + EMISSION))));
-        network.line()
-                .ifPresent(line -> all.add(new Spread("line", values -> {
-                    double volts = 0;
-                    for (int i = 0; i < network.sources().size(); i++) {
-                        if (network.sources().get(i).isLine()) {
-                            volts = values.volts()[i] / network.sources().get(i).volts() * line.volts();
-                        }
-                    }
-                    return values.atLine(volts * (1 + LINE));
-                })));
+        for (int i = 0; i < network.sources().size(); i++) {
+            Source source = network.sources().get(i);
+            int number = i;
+            if (source.isLine()) {
+                all.add(new Spread(
+                        source.part(), values -> values.with(source.part(), values.volts()[number] * (1 + LINE))));
+            }
+        }
         return List.copyOf(all);
     }
 }

@@ -41,16 +41,6 @@ public final class RunWatch {
     /** Behind the rating by no more than the meter's share. */
     private static final double RATING_MARGIN = 1.01;
 
-    private static final double STEADY_LINE = 0.02;
-    /** A healthy rail that still moves by this share in the seconds two heaters may differ by is not looked at. */
-    private static final double STILL_MOVING = 0.012;
-
-    private static final double LEAST_DIFFER = 3;
-    /** A step has brought everything up after so long [s]. */
-    private static final double UP_SECONDS = 12;
-
-    private static final int SMOOTHED = 5;
-    private static final double SINKS_SECONDS = 2;
     private static final double MOMENT_SECONDS = 3;
     private static final int MOST_MOMENTS = 12;
     private static final int MOST_WELL = 5;
@@ -76,7 +66,6 @@ public final class RunWatch {
     private final PowerPlan plan;
     private final FallWatch fall;
     private final Suspicion suspicion;
-    private final double drift;
     private final boolean isolated;
     private final int count;
     private final double[] latest;
@@ -85,12 +74,7 @@ public final class RunWatch {
     private final int[] outsideTimes;
     private final List<Moment> moments = new ArrayList<>();
     private final Set<String> raised = new HashSet<>();
-    private final List<List<Double>> ratios = new ArrayList<>();
-    private final double[] best;
-    private final double[] setThen;
-    private final double[] bestAt;
-    private final double[] sinksSince;
-    private final Moment[] whenBest;
+    private final Sinking sinking;
     private final List<Moment> well = new ArrayList<>();
     private int step;
     private double stepAt;
@@ -108,20 +92,12 @@ public final class RunWatch {
         this.isolated = isolated;
         fall = new FallWatch(plan);
         suspicion = new Suspicion(plan, standing);
-        drift = policy.driftFraction();
         count = plan.watched().size();
         latest = nothing();
         readAt = nothing();
         outsideSince = nothing();
         outsideTimes = new int[count];
-        best = new double[count];
-        setThen = nothing();
-        bestAt = nothing();
-        sinksSince = nothing();
-        whenBest = new Moment[count];
-        for (int i = 0; i < count; i++) {
-            ratios.add(new ArrayList<>());
-        }
+        sinking = new Sinking(plan, policy.driftFraction());
     }
 
     private double[] nothing() {
@@ -136,9 +112,7 @@ public final class RunWatch {
         stepAt = at;
         Arrays.fill(outsideSince, Double.NaN);
         Arrays.fill(outsideTimes, 0);
-        Arrays.fill(best, 0);
-        Arrays.fill(sinksSince, Double.NaN);
-        ratios.forEach(List::clear);
+        sinking.step(number, at);
         moments.clear();
         well.clear();
     }
@@ -351,58 +325,17 @@ public final class RunWatch {
         return true;
     }
 
-    /**
-     * A rail that has been up and goes down by more than a healthy one does there, with the set's volts as they were.
-     */
     private void sinking(int i, double read, double place, RunSample sample, List<Alarm> alarms) {
-        double healthy = plan.middle().at(i, place);
-        double since = sample.seconds() - stepAt;
-        double slack = Math.max(LEAST_DIFFER, Band.TIME_SPREAD * since);
-        double moves =
-                Math.abs(plan.middle().at(i, place + slack) - plan.middle().at(i, place - slack)) / 2;
-        boolean toStep = place - slack < plan.start(step) || place + slack > plan.start(step) + lasts();
-        if (since < UP_SECONDS || healthy < LEAST_EXPECTED_VOLTS || !toStep && moves > STILL_MOVING * healthy) {
-            return;
-        }
-        int set = plan.row(Watched.Kind.SET_VOLTS);
-        List<Double> window = ratios.get(i);
-        window.add(read / healthy);
-        int smoothed = sample.byHand() ? 1 : SMOOTHED;
-        while (window.size() > smoothed) {
-            window.remove(0);
-        }
-        if (window.size() < smoothed) {
-            return;
-        }
-        double ratio =
-                window.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
-        // A line that nobody has read since may have fallen just as well.
-        boolean steady = set >= 0
-                && !Double.isNaN(setThen[i])
-                && readAt[set] > bestAt[i]
-                && Math.abs(latest[set] / setThen[i] - 1) <= STEADY_LINE;
-        if (ratio >= best[i]) {
-            best[i] = ratio;
-            setThen[i] = latest[set];
-            bestAt[i] = sample.seconds();
-            whenBest[i] = new Moment(place, latest.clone());
-            sinksSince[i] = Double.NaN;
-        } else if (ratio < (1 - drift) * best[i] && steady) {
-            if (Double.isNaN(sinksSince[i])) {
-                sinksSince[i] = sample.seconds();
-            }
-            if (sample.byHand() || sample.seconds() - sinksSince[i] >= SINKS_SECONDS) {
-                Watched watched = plan.watched().get(i);
-                raise(
-                        Alarm.Kind.SINKING,
-                        i,
-                        sample,
-                        watched.what() + " has sunk by " + Math.round(100 * (1 - ratio / best[i])) + " % to "
-                                + shown(watched, read) + " while the set’s own volts are steady." + why(),
-                        alarms);
-            }
-        } else {
-            sinksSince[i] = Double.NaN;
+        OptionalDouble sunk = sinking.take(i, read, place, sample, latest, readAt);
+        if (sunk.isPresent()) {
+            Watched watched = plan.watched().get(i);
+            raise(
+                    Alarm.Kind.SINKING,
+                    i,
+                    sample,
+                    watched.what() + " has sunk by " + Math.round(100 * sunk.getAsDouble()) + " % to "
+                            + shown(watched, read) + " while the set’s own volts are steady." + why(),
+                    alarms);
         }
     }
 
@@ -436,7 +369,7 @@ public final class RunWatch {
     private List<Alarm.Suspected> suspected(Alarm.Kind kind, int i, double place) {
         Moment now = new Moment(place, latest);
         if (kind == Alarm.Kind.SINKING) {
-            return suspicion.rankChange(whenBest[i], now);
+            return suspicion.rankChange(sinking.whenBest(i), now);
         }
         List<Alarm.Suspected> going = suspicion.rank(moments);
         return going.isEmpty() && !well.isEmpty() ? suspicion.rankChange(well.get(0), now) : going;

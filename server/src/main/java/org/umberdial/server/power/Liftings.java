@@ -1,5 +1,7 @@
 package org.umberdial.server.power;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -18,7 +20,11 @@ import tools.jackson.databind.json.JsonMapper;
 public class Liftings {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
+    private static final int MOST_KEPT = 200;
+
     private final RunTables tables;
+    private final Cache<String, Lifting.Outcome> outcomes =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
     Liftings(RunTables tables) {
         this.tables = tables;
@@ -35,15 +41,26 @@ public class Liftings {
             Run run = runs.get(i);
             if (!run.without().isEmpty() && run.state() == Run.State.ENDED) {
                 List<Lifting.Outcome> earlier = runs.subList(i + 1, runs.size()).stream()
-                        .filter(other -> other.without().isEmpty())
-                        .map(other -> outcome(AsItIs.WHOLE, List.of(), tables.events(shopId, other.id())))
+                        .filter(other -> other.without().isEmpty() && other.state() == Run.State.ENDED)
+                        .map(other -> kept(shopId, other))
                         .toList();
-                PowerPlan plan = JSON.readValue(tables.plan(shopId, run.id()), PowerPlan.class);
-                Lifting.says(outcome(plan.asItIs(), plan.watched(), tables.entries(shopId, run.id())), earlier)
-                        .ifPresent(words -> says.put(run.id(), words));
+                Lifting.says(kept(shopId, run), earlier).ifPresent(words -> says.put(run.id(), words));
             }
         }
         return says;
+    }
+
+    /** What became of a run that has ended does not change. Of a whole set's nobody asks what was read when. */
+    private Lifting.Outcome kept(String shopId, Run run) {
+        return outcomes.get(
+                shopId + run.id(),
+                key -> run.without().isEmpty()
+                        ? outcome(AsItIs.WHOLE, List.of(), tables.events(shopId, run.id()))
+                        : outcome(JSON.readValue(tables.plan(shopId, run.id()), PowerPlan.class), shopId, run));
+    }
+
+    private Lifting.Outcome outcome(PowerPlan plan, String shopId, Run run) {
+        return outcome(plan.asItIs(), plan.watched(), tables.entries(shopId, run.id()));
     }
 
     private static Lifting.Outcome outcome(AsItIs asItIs, List<Watched> watched, List<RunEntry> entries) {

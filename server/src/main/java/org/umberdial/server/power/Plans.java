@@ -2,14 +2,12 @@ package org.umberdial.server.power;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.util.List;
-import java.util.Map;
 import org.springframework.stereotype.Service;
-import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.area.Bench;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.power.AsItIs;
 import org.umberdial.core.power.Planner;
-import org.umberdial.core.tube.TubeModels;
+import org.umberdial.server.setfile.CircuitKey;
 import org.umberdial.server.setfile.OpenSet;
 
 /** Plans of first power; one takes seconds to work out, and holds as long as circuit, line and school do. */
@@ -17,16 +15,7 @@ import org.umberdial.server.setfile.OpenSet;
 public class Plans {
     private static final int MOST_KEPT = 48;
 
-    private record Key(
-            List<Card> cards,
-            List<Boolean> unconfirmed,
-            Map<String, Map<String, Double>> models,
-            TubeModels tubes,
-            String mode,
-            double line,
-            School way,
-            boolean forming,
-            AsItIs asItIs) {}
+    private record Key(CircuitKey circuit, double line, School way, boolean forming, AsItIs asItIs) {}
 
     private final Cache<Key, Planner.Planned> kept =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
@@ -40,18 +29,9 @@ public class Plans {
     public Planner.Planned plan(OpenSet open, School way) {
         AsItIs asItIs = AsItIs.of(open.set(), open.log());
         boolean forming = open.policy().schools().follow(School.FORM_IN_THE_SET);
-        String mode = open.file().contents().bench().mode();
-        double line = open.file().contents().bench().lineVolts();
-        Key key = new Key(
-                open.set().cards(),
-                open.set().parts().stream().map(part -> part.unconfirmed()).toList(),
-                open.set().models(),
-                open.set().tubes(),
-                mode,
-                line,
-                way,
-                forming,
-                asItIs);
-        return kept.get(key, k -> Planner.plan(open.set(), mode, line, way, forming, asItIs));
+        Bench bench = open.file().contents().bench();
+        return kept.get(
+                new Key(CircuitKey.of(open), bench.lineVolts(), way, forming, asItIs),
+                key -> Planner.plan(open.set(), bench.mode(), bench.lineVolts(), way, forming, asItIs));
     }
 }

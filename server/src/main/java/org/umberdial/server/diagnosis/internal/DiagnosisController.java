@@ -20,7 +20,6 @@ import org.umberdial.core.diagnosis.FaultMode;
 import org.umberdial.core.diagnosis.Ranking;
 import org.umberdial.core.diagnosis.Standing;
 import org.umberdial.core.evidence.ForNow;
-import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.volts.WhatIf;
@@ -66,6 +65,7 @@ class DiagnosisController {
      * @param reason why nothing can be said; empty when it can
      * @param read how many points were read, {@code points} how many there are
      * @param verdict in a sentence
+     * @param line on which all figures are compared; empty for a set on batteries
      */
     record DiagnosisView(
             int revision,
@@ -76,6 +76,7 @@ class DiagnosisController {
             String verdict,
             double healthyPercent,
             double unknownPercent,
+            String line,
             List<SuspectedView> suspects,
             List<HiddenView> unseen,
             List<HiddenView> unsolved,
@@ -94,28 +95,30 @@ class DiagnosisController {
     DiagnosisView diagnosis(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         OpenSet open = files.open(caller.shopId(), setId.toString());
         String mode = open.file().contents().bench().mode();
-        Optional<HealthySet> healthy = HealthySet.of(open.set(), mode);
-        Optional<Atlas> atlas = atlases.of(open);
-        if (healthy.isEmpty() || atlas.isEmpty() || atlas.get().points().isEmpty()) {
+        Optional<Atlases.Standing> standing = atlases.of(open);
+        if (standing.isEmpty() || standing.get().atlas().points().isEmpty()) {
             String why = WhatIf.whyUnsolved(open.set(), mode);
             return refused(open, why.isEmpty() ? "This circuit has no point that is read on DC." : why);
         }
         BenchReadings readings = BenchReadings.of(
-                open.set(), open.log().readings(), open.file().contents().bench(), healthy.get());
+                open.set(),
+                open.log().readings(),
+                open.file().contents().bench(),
+                standing.get().healthy());
+        Atlas atlas = standing.get().atlas();
         Diagnosis diagnosis = Ranking.of(
-                atlas.get(),
-                readings.volts(),
-                new Standing(open.set(), open.file().ledger()));
+                atlas, readings.volts(), new Standing(open.set(), open.file().ledger()));
         Advice advice = new Advice(open.set());
         return new DiagnosisView(
                 open.revision(),
                 open.stored().label().title(),
                 "",
                 readings.volts().size(),
-                atlas.get().points().size(),
+                atlas.points().size(),
                 advice.verdict(diagnosis, readings.volts().size()),
                 percent(diagnosis.healthy()),
                 percent(diagnosis.unknown()),
+                standing.get().line() > 0 ? Engineering.print(standing.get().line(), Unit.VOLT) : "",
                 diagnosis.suspects().stream().map(s -> view(open, advice, s)).toList(),
                 hidden(diagnosis.unseen()),
                 hidden(diagnosis.unsolved()),
@@ -137,6 +140,7 @@ class DiagnosisController {
                 "",
                 0,
                 0,
+                "",
                 List.of(),
                 List.of(),
                 List.of(),
@@ -205,7 +209,7 @@ class DiagnosisController {
         if (readings.moved() > 0) {
             notes.add(readings.moved()
                     + (readings.moved() == 1 ? " reading was" : " readings were")
-                    + " taken on another line or with another meter; they are moved by what a healthy set does.");
+                    + " taken on quite another line or with another meter; they are moved by what a healthy set does.");
         }
         long usual =
                 open.set().parts().stream().filter(part -> part.unconfirmed()).count();

@@ -1,17 +1,14 @@
 package org.umberdial.server.power.internal;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.IntStream;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -29,28 +26,21 @@ import org.umberdial.core.evidence.PowerChecked;
 import org.umberdial.core.evidence.PowerReady;
 import org.umberdial.core.guide.Guide;
 import org.umberdial.core.policy.School;
-import org.umberdial.core.power.Course;
 import org.umberdial.core.power.FirstCheck;
 import org.umberdial.core.power.FirstChecks;
-import org.umberdial.core.power.Glow;
-import org.umberdial.core.power.Hypothesis;
-import org.umberdial.core.power.Planner;
 import org.umberdial.core.power.PowerArea;
-import org.umberdial.core.power.PowerPlan;
 import org.umberdial.core.power.ReadyCheck;
-import org.umberdial.core.power.Watched;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.value.ValueReader;
 import org.umberdial.server.evidence.EvidenceService;
-import org.umberdial.server.power.Plans;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
 
-/** First power of a set: what stands before it, its plan, and the checks while it is limited. */
+/** First power of a set: what stands before it, and the checks while it is limited. */
 @RestController
 @RequestMapping("/api/sets/{setId}/power")
 class PowerController {
@@ -75,8 +65,6 @@ class PowerController {
 
     record PowerCaution(String text, Caution.Level level, String deferTo) {}
 
-    record PowerWayView(School id, String label, String why) {}
-
     /**
      * @param unsettled how many things stand before power
      * @param way the school it is brought up by, {@code ways} all of them
@@ -89,69 +77,11 @@ class PowerController {
             String constructionLabel,
             String standing,
             int unsettled,
-            PowerWayView way,
-            List<PowerWayView> ways,
+            PowerPlanController.PowerWayView way,
+            List<PowerPlanController.PowerWayView> ways,
             List<ReadyView> ready,
             List<CheckView> checks,
             List<PowerCaution> cautions) {}
-
-    /** @param start when it begins [s] */
-    record PowerStepView(String name, double lineVolts, List<Double> lamps, double seconds, double start, String why) {}
-
-    record WatchedView(String id, Watched.Kind kind, String what, String unit, double most) {}
-
-    record BandView(double[] low, double[] middle, double[] high) {}
-
-    record LampView(
-            double watts,
-            String setVolts,
-            String railVolts,
-            long seconds,
-            String glow,
-            String shortedSetVolts,
-            String shortedRailVolts,
-            String shortedGlow,
-            boolean started,
-            boolean planned) {}
-
-    /** @param rows of a set with a shorted first filter, in the order of what is watched */
-    record GhostView(String says, List<double[]> rows) {}
-
-    /** @param bands one a thing that has one, a figure a second */
-    record PowerPlanView(
-            double line,
-            double seconds,
-            List<PowerStepView> steps,
-            List<WatchedView> watched,
-            List<BandView> bands,
-            @Schema(nullable = true) GhostView ghost,
-            long usual,
-            String fuse,
-            String running,
-            List<String> why) {}
-
-    /** @param reason why there is no plan */
-    record PowerPlanAnswer(
-            @Schema(nullable = true) PowerPlanView plan, List<LampView> lamps, String rail, String reason) {}
-
-    /**
-     * How the set would be brought up by one school, in a few figures.
-     *
-     * @param firstStep what the set has at the end of the first step
-     * @param shorted the same with a shorted first filter; empty when that does not settle
-     * @param most line current of the healthy set, {@code mostShorted} with the short; empty when that does not settle
-     * @param reason why there is no plan by it
-     */
-    record WaySummary(
-            PowerWayView way,
-            boolean followed,
-            List<String> steps,
-            long seconds,
-            String firstStep,
-            String shorted,
-            String most,
-            String mostShorted,
-            String reason) {}
 
     record ReadyAnswer(
             @NotNull UUID id,
@@ -168,12 +98,10 @@ class PowerController {
     record CheckJudged(Verdict verdict, String says) {}
 
     private final SetFiles files;
-    private final Plans plans;
     private final EvidenceService evidence;
 
-    PowerController(SetFiles files, Plans plans, EvidenceService evidence) {
+    PowerController(SetFiles files, EvidenceService evidence) {
         this.files = files;
-        this.plans = plans;
         this.evidence = evidence;
     }
 
@@ -189,9 +117,9 @@ class PowerController {
                 set.set().construction().label(),
                 new PowerArea().standing(set.file()),
                 (int) ready.stream().filter(check -> !check.state().lets()).count(),
-                way(set.policy().schools().of(School.Question.FIRST_POWER)),
+                PowerPlanController.way(set.policy().schools().of(School.Question.FIRST_POWER)),
                 School.Question.FIRST_POWER.schools().stream()
-                        .map(PowerController::way)
+                        .map(PowerPlanController::way)
                         .toList(),
                 ready.stream().map(PowerController::view).toList(),
                 checks(set),
@@ -199,10 +127,6 @@ class PowerController {
                         .map(Cautions::of)
                         .map(c -> new PowerCaution(c.text(), c.level(), c.deferTo()))
                         .toList());
-    }
-
-    private static PowerWayView way(School school) {
-        return new PowerWayView(school, school.label(), school.why());
     }
 
     private static ReadyView view(ReadyCheck check) {
@@ -252,128 +176,6 @@ class PowerController {
                         .map(Engineering::exact)
                         .orElse("")
                 : made.answers().getOrDefault(cell.key(), "");
-    }
-
-    @GetMapping("/plan")
-    PowerPlanAnswer plan(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        OpenSet set = files.open(caller.shopId(), setId.toString());
-        Planner.Planned planned = plans.plan(set);
-        List<Double> used = planned.plan().stream()
-                .flatMap(p -> p.steps().stream())
-                .flatMap(s -> s.lamps().stream())
-                .toList();
-        return new PowerPlanAnswer(
-                planned.plan()
-                        .map(PowerPlan::rounded)
-                        .map(PowerController::view)
-                        .orElse(null),
-                planned.lamps().stream().map(row -> lamp(row, used)).toList(),
-                planned.plan()
-                        .flatMap(p -> p.watched().stream()
-                                .filter(w -> w.kind() == Watched.Kind.RAIL)
-                                .findFirst())
-                        .map(Watched::what)
-                        .orElse(""),
-                planned.reason());
-    }
-
-    /** The same set by each school, side by side. */
-    @GetMapping("/plan/ways")
-    List<WaySummary> ways(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        OpenSet set = files.open(caller.shopId(), setId.toString());
-        School followed = set.policy().schools().of(School.Question.FIRST_POWER);
-        return School.Question.FIRST_POWER.schools().stream()
-                .map(school -> {
-                    Planner.Planned planned = plans.plan(set, school);
-                    return planned.plan()
-                            .map(plan -> summary(plan, school == followed))
-                            .orElseGet(() -> new WaySummary(
-                                    way(school), school == followed, List.of(), 0, "", "", "", "", planned.reason()));
-                })
-                .toList();
-    }
-
-    private static WaySummary summary(PowerPlan plan, boolean followed) {
-        int amps = plan.row("amps");
-        double most = Arrays.stream(plan.middle().rows().get(amps)).max().orElse(0);
-        Optional<Course> shorted = plan.firstShort().map(Hypothesis::course);
-        double mostShorted = shorted.map(
-                        course -> Arrays.stream(course.rows().get(amps)).max().orElse(0))
-                .orElse(0.0);
-        return new WaySummary(
-                way(plan.way()),
-                followed,
-                plan.steps().stream().map(step -> step.name(plan.line())).toList(),
-                Math.round(plan.seconds()),
-                firstStep(plan, plan.middle()),
-                shorted.map(course -> firstStep(plan, course)).orElse(""),
-                Engineering.round(most, Unit.AMPERE),
-                shorted.isPresent() ? Engineering.round(mostShorted, Unit.AMPERE) : "",
-                "");
-    }
-
-    private static String firstStep(PowerPlan plan, Course course) {
-        double end = plan.start(1);
-        Watched rail = plan.watched().stream()
-                .filter(w -> w.kind() == Watched.Kind.RAIL)
-                .findFirst()
-                .orElseThrow();
-        double volts = course.at(plan.row(rail.id()), end);
-        double glow = course.at(plan.row("lamp"), end);
-        return "set " + Engineering.round(course.at(plan.row("set"), end), Unit.VOLT) + ", " + rail.what() + " "
-                + Engineering.round(Math.abs(volts) < 0.5 ? 0 : volts, Unit.VOLT)
-                + (plan.steps().get(0).limited() ? ", lamp " + Glow.of(glow).label() : "");
-    }
-
-    private static LampView lamp(Planner.LampRow row, List<Double> used) {
-        return new LampView(
-                row.watts(),
-                Engineering.round(row.setVolts(), Unit.VOLT),
-                Engineering.round(row.railVolts(), Unit.VOLT),
-                Math.round(row.seconds()),
-                Glow.of(row.glow()).label(),
-                Engineering.round(row.shortedSetVolts(), Unit.VOLT),
-                Engineering.round(Math.abs(row.shortedRailVolts()) < 0.5 ? 0 : row.shortedRailVolts(), Unit.VOLT),
-                Glow.of(row.shortedGlow()).label(),
-                row.started(),
-                used.contains(row.watts()));
-    }
-
-    static PowerPlanView view(PowerPlan plan) {
-        int banded = plan.middle().rows().size();
-        return new PowerPlanView(
-                plan.line(),
-                plan.seconds(),
-                IntStream.range(0, plan.steps().size())
-                        .mapToObj(i -> new PowerStepView(
-                                plan.steps().get(i).name(plan.line()),
-                                plan.steps().get(i).lineVolts(),
-                                plan.steps().get(i).lamps(),
-                                plan.steps().get(i).seconds(),
-                                plan.start(i),
-                                plan.steps().get(i).why()))
-                        .toList(),
-                plan.watched().stream()
-                        .map(w -> new WatchedView(
-                                w.id(), w.kind(), w.what(), w.kind().unit().symbol(), w.most()))
-                        .toList(),
-                IntStream.range(0, banded)
-                        .mapToObj(i -> new BandView(
-                                plan.low().rows().get(i),
-                                plan.middle().rows().get(i),
-                                plan.high().rows().get(i)))
-                        .toList(),
-                plan.firstShort()
-                        .map(fault -> new GhostView("With a shorted first filter", rows(fault.course())))
-                        .orElse(null),
-                plan.usual(),
-                plan.fuseAmperes() > 0 ? Engineering.print(plan.fuseAmperes(), Unit.AMPERE) + ", slow" : "",
-                Engineering.print(plan.runningAmperes(), Unit.AMPERE),
-                plan.why());
-    }
-
-    private static List<double[]> rows(Course course) {
-        return course.rows();
     }
 
     @PostMapping("/answers")

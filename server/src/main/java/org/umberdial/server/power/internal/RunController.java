@@ -74,7 +74,7 @@ class RunController {
     /** @param next number of the first entry that is not in it */
     record RunWhole(
             RunView run,
-            PowerController.PowerPlanView plan,
+            PowerPlanController.PowerPlanView plan,
             RunState state,
             List<RunPoint> points,
             List<RunAlarm> alarms,
@@ -149,7 +149,7 @@ class RunController {
         }
         return new RunWhole(
                 view(standing.run(), ""),
-                PowerController.view(standing.plan()),
+                PowerPlanController.view(standing.plan()),
                 RunState.of(runs, caller.shopId(), standing),
                 thinned(points),
                 standing.alarms().stream().map(RunAlarm::of).toList(),
