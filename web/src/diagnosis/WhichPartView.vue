@@ -8,6 +8,8 @@ import BenchHeader from '../bench/BenchHeader.vue'
 import { useShop } from '../ui/useShop'
 import { useVolts } from '../volts/useVolts'
 
+const ASK_AGAIN_MS = 1000
+
 /** Which part explains what was read, how sure that is, and what to read next. */
 const props = defineProps<{ setId: string }>()
 const { say } = useShop()
@@ -15,6 +17,8 @@ const { volts } = useVolts(() => props.setId)
 const { data, error } = useQuery({
   queryKey: ['diagnosis', () => props.setId],
   queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/diagnosis', { params: { path: { setId: props.setId } } }))),
+  // Solving every fault of a circuit takes some seconds, once.
+  refetchInterval: ({ state }) => (state.data?.underway ? ASK_AGAIN_MS : false),
 })
 const chosen = ref('')
 const suspects = computed(() => data.value?.suspects ?? [])
@@ -37,7 +41,7 @@ const figure = (percent: number) => (percent >= 99.5 ? '>99' : percent < 1 ? '<1
         Back to the readings
       </RouterLink>
     </BenchHeader>
-    <p v-if="data.reason" class="max-w-2xl p-8">{{ say(data.reason) }}</p>
+    <p v-if="data.reason" class="max-w-2xl p-8" role="status">{{ say(data.reason) }}</p>
     <div v-else class="grid min-h-0 flex-1 overflow-auto lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div class="min-w-0">
         <section class="border-b border-line bg-raised px-5 py-4" aria-label="What the readings come to">

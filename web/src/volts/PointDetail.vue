@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import StagePicture from '../circuit/StagePicture.vue'
 import VerdictMark from '../ui/VerdictMark.vue'
 import { looks } from '../ui/verdicts'
@@ -42,7 +43,7 @@ const tabs = computed(() => [
             <span :class="looks[point.verdict].text">{{ looks[point.verdict].word }}</span>
           </p>
           <p v-if="point.reason">{{ say(point.reason) }}</p>
-          <SuspectList v-if="finding" :suspects="finding.suspects" :say="say" />
+          <SuspectList v-if="finding" :suspects="finding.suspects" :underway="view.underway" :say="say" />
           <p v-if="!point.reading && point.expectedText">
             {{ say(`A healthy set shows ${point.expectedText} here on your meter, give or take ${point.bandText}.`) }}
           </p>
@@ -59,6 +60,15 @@ const tabs = computed(() => [
         <p v-if="view.findings.length === 0" class="py-2 text-soft">
           {{ say('Nothing stands out. A point that is off only because the rail feeding it is off is no finding.') }}
         </p>
+        <p v-if="view.comesTo" class="flex flex-wrap items-baseline gap-x-4 border-b border-line py-2">
+          <strong class="text-lg">{{ say(view.comesTo) }}</strong>
+          <RouterLink
+            class="inline-flex min-h-6 items-center text-accent underline underline-offset-4"
+            :to="`/sets/${view.setId}/volts/part`"
+          >
+            What speaks for and against it
+          </RouterLink>
+        </p>
         <div v-for="found in view.findings" :key="found.node" class="border-b border-line py-2 last:border-0">
           <button
             class="min-h-6 text-left font-semibold text-bad underline-offset-4 hover:underline"
@@ -66,7 +76,7 @@ const tabs = computed(() => [
           >
             {{ say(found.text) }}
           </button>
-          <SuspectList :suspects="found.suspects" :say="say" />
+          <SuspectList :suspects="found.suspects" :underway="view.underway" :say="say" />
         </div>
       </TabPanel>
       <TabPanel><BranchTable :branches="view.branches" :say="say" /></TabPanel>

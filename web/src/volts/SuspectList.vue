@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import type { Schemas } from '../api/client'
 
-defineProps<{ suspects: readonly Schemas['SuspectView'][]; say: (text: string) => string }>()
+defineProps<{ suspects: readonly Schemas['SuspectView'][]; underway: boolean; say: (text: string) => string }>()
 const standings = { OPEN: '', PROVEN: 'proven', CLEARED: 'cleared by a test' } as const
 </script>
 
 <template>
-  <p v-if="suspects.length === 0" class="text-sm text-soft">
+  <p v-if="underway" class="text-sm text-soft" role="status">
+    Every fault of this circuit is being worked out; suspects follow in some seconds.
+  </p>
+  <p v-else-if="suspects.length === 0" class="text-sm text-soft">
     No single part at this point explains it; read its neighbours first.
   </p>
   <ol class="mt-1 space-y-1.5">

@@ -9,11 +9,18 @@ export type PointView = Schemas['PointView']
 /** Whatever is shown of a set. */
 export const of = (setId: string) => (query: { queryKey: readonly unknown[] }) => query.queryKey.includes(setId)
 
+const ASK_AGAIN_MS = 1000
+
 /** Everything the Volts screen shows of one set, and what can be done to it. Every write answers with the new whole. */
 export function useVolts(setId: MaybeRefOrGetter<string>) {
   const client = useQueryClient()
   const key = () => ['volts', toValue(setId)]
-  const query = useQuery({ queryKey: ['volts', setId], queryFn: () => orThrow(load()) })
+  const query = useQuery({
+    queryKey: ['volts', setId],
+    queryFn: () => orThrow(load()),
+    // While the faults of its circuit are being solved the answer is not whole.
+    refetchInterval: ({ state }) => (state.data?.underway ? ASK_AGAIN_MS : false),
+  })
 
   function path() {
     return { path: { setId: toValue(setId) } }

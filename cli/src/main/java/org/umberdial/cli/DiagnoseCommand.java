@@ -16,6 +16,7 @@ import org.umberdial.core.diagnosis.Atlas;
 import org.umberdial.core.diagnosis.Diagnosis;
 import org.umberdial.core.diagnosis.FaultMode;
 import org.umberdial.core.diagnosis.Ranking;
+import org.umberdial.core.diagnosis.Spot;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.CircuitImport;
 import org.umberdial.core.value.CsvLine;
@@ -130,7 +131,7 @@ final class DiagnoseCommand implements Callable<Integer> {
         }
         if (!diagnosis.passedOver().isEmpty()) {
             file.note("left out, since the healthy circuit has nothing to compare them with: "
-                    + String.join(", ", diagnosis.passedOver()) + ".");
+                    + diagnosis.passedOver().stream().map(Spot::toString).collect(Collectors.joining(", ")) + ".");
         }
         if (!diagnosis.unseen().isEmpty()) {
             file.note("no voltage at these points shows: "

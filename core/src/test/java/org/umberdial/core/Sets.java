@@ -100,6 +100,19 @@ public final class Sets {
 
     public static Reading reading(String subject, double value, double line, String meter, String lifted, int second) {
         ReadingKind kind = subject.startsWith("R") ? ReadingKind.OHMS : ReadingKind.DC;
+        return reading(kind, subject, value, line, meter, lifted, second);
+    }
+
+    public static Reading ohms(String node, double ohms, int second) {
+        return reading(ReadingKind.OHMS, node, ohms, 117, "10M", "", second);
+    }
+
+    public static Reading ripple(String node, double volts, double line, int second) {
+        return reading(ReadingKind.AC, node, volts, line, "10M", "", second);
+    }
+
+    private static Reading reading(
+            ReadingKind kind, String subject, double value, double line, String meter, String lifted, int second) {
         return new Reading(
                 "r" + second,
                 subject,

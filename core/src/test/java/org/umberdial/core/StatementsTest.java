@@ -15,12 +15,12 @@ class StatementsTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "arrival/symptoms.csv | blue glow.*gas regulators should glow",
-                "arrival/symptoms.csv | dial lamp dark.*switch off",
-                "arrival/symptoms.csv | turns slow all the time.*frequency.*step or bush.*diameter cancels",
-                "arrival/symptoms.csv | turns fast.*frequency.*step or bush.*diameter cancels",
-                "arrival/symptoms.csv | whistle only on stations.*off: clip each IF shield to its ground",
-                "arrival/symptoms.csv | all voltages too high.*Silicon fitted",
+                "role/symptoms.csv | blue glow.*gas regulators should glow",
+                "role/symptoms.csv | dial lamp dark.*switch off",
+                "role/symptoms.csv | turns slow all the time.*frequency.*step or bush.*diameter cancels",
+                "role/symptoms.csv | turns fast.*frequency.*step or bush.*diameter cancels",
+                "role/symptoms.csv | whistle only on stations.*off: clip each IF shield to its ground",
+                "role/symptoms.csv | all voltages too high.*Silicon fitted",
                 "arrival/inspection.csv | moulded paper type, cracked or whole.*leaks as much as waxed",
                 "arrival/inspection.csv | cord with a third inner wire.*asbestos",
                 "arrival/inspection.csv | back cover missing.*before hand-over",
@@ -45,7 +45,7 @@ class StatementsTest {
     @CsvSource({"bridge", "touch (a|the|each) shield", "hold a .*capacitor across"})
     void symptoms_sendNoHandIntoALiveSet(String act) throws IOException {
         Pattern live = Pattern.compile("\\bon: [^|\"]*\\b" + act, Pattern.CASE_INSENSITIVE);
-        text("arrival/symptoms.csv")
+        text("role/symptoms.csv")
                 .lines()
                 .forEach(line -> assertTrue(!live.matcher(line).find(), line));
     }

@@ -70,6 +70,7 @@ public final class SetFile {
     private final HousePolicy policy;
     private final Map<Class<?>, Object> known = new HashMap<>();
     private Ledger ledger;
+    private boolean forNow;
 
     /** @param areas in working order */
     public SetFile(Contents contents, List<Area> areas) {
@@ -121,6 +122,16 @@ public final class SetFile {
             known.put(what, there);
         }
         return what.cast(there);
+    }
+
+    /** Marks what is known as good only until something that is being worked out is ready. */
+    public synchronized void holdsForNow() {
+        forNow = true;
+    }
+
+    /** Whether the same set, opened again, might know more although nothing was entered. */
+    public synchronized boolean isForNow() {
+        return forNow;
     }
 
     /** What is known of the set: every area's observations, weighed. */

@@ -8,6 +8,7 @@ import org.umberdial.core.evidence.Control;
 import org.umberdial.core.evidence.ControlFound;
 import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Told;
+import org.umberdial.core.role.Symptom;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
 

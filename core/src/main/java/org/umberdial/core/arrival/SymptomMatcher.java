@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.umberdial.core.role.Symptom;
 import org.umberdial.core.value.CsvTable;
 
 /**

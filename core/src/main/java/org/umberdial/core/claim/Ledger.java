@@ -174,6 +174,11 @@ public final class Ledger {
         return standings.values().stream().filter(Standing::conflict).toList();
     }
 
+    /** When the last part was replaced; empty when none was. */
+    public Optional<Instant> lastReplaced() {
+        return replaced.values().stream().map(Replaced::at).max(Comparator.naturalOrder());
+    }
+
     /** How a part was replaced, if it was. */
     public Optional<Replaced> replaced(String subject) {
         return Optional.ofNullable(replaced.get(upper(subject)));

@@ -1,31 +1,16 @@
 package org.umberdial.core.diagnosis;
 
-import java.util.Map;
 import java.util.Optional;
 import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.role.RoleLibrary;
 import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
-import org.umberdial.core.value.Engineering;
-import org.umberdial.core.value.Unit;
 
 /** Says a diagnosis in words: what it comes to, how a suspect is proven or cleared, what comes of leaving it. */
 public final class Advice {
     private static final double SURE = 0.9;
     private static final double LIKELY = 0.6;
-
-    private static final Map<FaultMode.Kind, String> FAILURES = Map.of(
-            FaultMode.Kind.OPEN, "open",
-            FaultMode.Kind.SHORTED, "short",
-            FaultMode.Kind.LEAKS, "leaky",
-            FaultMode.Kind.DRIFTED_UP, "drifted_high",
-            FaultMode.Kind.DRIFTED_DOWN, "drifted_low",
-            FaultMode.Kind.DRIED_OUT, "dried",
-            FaultMode.Kind.WEAK, "weak",
-            FaultMode.Kind.DEAD, "dead",
-            FaultMode.Kind.GASSY, "gassy",
-            FaultMode.Kind.HEATER_OPEN, "open");
 
     private final BenchSet set;
     private final PartRoles roles;
@@ -69,7 +54,7 @@ public final class Advice {
 
     private Optional<RoleLibrary.Failure> failure(FaultMode mode) {
         Optional<NetworkRole> role = roles.role(mode.part());
-        return role.flatMap(one -> RoleLibrary.of(one, FAILURES.get(mode.kind())));
+        return role.flatMap(one -> RoleLibrary.of(one, mode.kind().failure()));
     }
 
     /** The test that proves it. */
@@ -89,6 +74,17 @@ public final class Advice {
             case WEAK, DEAD, GASSY -> "Another tube of its type in its place, or a tube tester.";
             case HEATER_OPEN -> "Plug out: ohms from heater pin to heater pin of the tube, out of its socket.";
         };
+    }
+
+    /** What else settles it at the bench, with power on a wrong point; empty when nothing does. */
+    public String tells(FaultMode mode, String point) {
+        boolean blocks = mode.part().startsWith("C")
+                && (mode.kind() == FaultMode.Kind.LEAKS || mode.kind() == FaultMode.Kind.SHORTED);
+        return blocks
+                ? "Or, once nothing bars power, read " + point + " again with one lead of " + mode.part()
+                        + " lifted, typed with “" + mode.part() + " lifted”: right again proves it, as wrong as before"
+                        + " clears it."
+                : tellApart(mode);
     }
 
     /** How it differs from what looks like it; empty where nothing is known. */
@@ -117,17 +113,17 @@ public final class Advice {
     /** What would clear it; empty when nothing that is left to read would. */
     public String acquits(Diagnosis.Suspect suspect) {
         return suspect.acquits()
-                .map(one -> set.nameOf(one.node()) + (one.above() ? " above " : " below ")
-                        + Engineering.round(one.volts(), Unit.VOLT) + " clears "
+                .map(one -> set.nameOf(one.spot().node()) + one.spot().suffix() + (one.above() ? " above " : " below ")
+                        + one.spot().text(one.shown()) + " clears "
                         + suspect.fault().subject() + ".")
                 .orElse("");
     }
 
     /** What to do next, in words. */
     public String words(Diagnosis.Probe probe) {
-        return probe.node().isEmpty()
-                ? "Test " + probe.part() + " by itself, plug out"
-                : "Read " + set.nameOf(probe.node());
+        return probe.spot()
+                .map(spot -> spot.asks(set.nameOf(spot.node())))
+                .orElseGet(() -> "Test " + probe.part() + " by itself, plug out");
     }
 
     private static String sentence(String words) {

@@ -3,16 +3,24 @@ package org.umberdial.core.diagnosis;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.umberdial.core.circuit.cold.ColdOhms;
 import org.umberdial.core.circuit.network.Network;
+import org.umberdial.core.circuit.network.Store;
 import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.MeterReadings;
 import org.umberdial.core.circuit.work.OperatingPoint;
+import org.umberdial.core.circuit.work.Ripple;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.value.Volts;
@@ -42,6 +50,20 @@ public final class Atlas {
     private static final double GONE_SHARE = 0.0015;
     /** Far from where tubes are measured their laws are less sure: a share of what a fault changes. */
     private static final double CHANGE_SHARE = 0.05;
+    /** A meter and the warmth of a bench on ohms. */
+    private static final double OWN_OHMS_SHARE = 0.03;
+    /** Of few ohms the leads, contacts and a heater that is not quite cold are much. */
+    private static final double COLD_SHARE = 0.35;
+
+    private static final double FEW_OHMS = 20;
+    /** What a sound old electrolytic still lets through at a meter's volts. */
+    private static final double SOUND_LEAK_OHMS = 1.5e6;
+
+    private static final double ELECTROLYTIC_FARADS = 1e-6;
+    /** Ripple hangs on resistances of old electrolytics that nobody knows. */
+    private static final double OWN_RIPPLE_SHARE = 0.25;
+    /** From the least to the most that a meter shows of ohms or ripple, as logarithms. */
+    private static final double LOG_RANGE = 15;
     /** A grid that nothing ties lies anywhere in its range, and moves all that follows it together. */
     private static final double GUESS_SHARE = 0.5;
     /** A meter reads everything a little high or low. */
@@ -50,6 +72,8 @@ public final class Atlas {
     private static final double LOADED = 2e-3;
 
     private static final double LEAST_VOLTS = 1e-3;
+    /** Below every degree that is one. */
+    private static final double TINY = 1e-12;
     /** The scatter changes slowly along a fault: it is solved at every so many degrees. */
     private static final int SCATTER_EVERY = 3;
 
@@ -57,9 +81,9 @@ public final class Atlas {
      * One degree of a fault.
      *
      * @param grade see {@link FaultMode#grades}
-     * @param volts as the meter shows them at each point; NaN where nothing leads
-     * @param factor scatter at each point [V], one row a point, one column an independent cause
-     * @param own what each point scatters by itself [V], one deviation
+     * @param volts as the meter shows them at each spot, of ohms and ripple the logarithm; NaN where nothing leads
+     * @param factor scatter at each spot, one row a spot, one column an independent cause
+     * @param own what each spot scatters by itself, one deviation
      */
     record Place(double grade, double[] volts, double[][] factor, double[] own) {
         /** With only some of its causes, and what is no part's: the meter's gain and the guess. */
@@ -78,24 +102,42 @@ public final class Atlas {
     }
 
     /** @param places in the order of its degrees */
-    record Track(FaultMode mode, List<Place> places) {}
+    record Track(FaultMode mode, List<Place> places) {
+        /** The place nearest to a degree. */
+        Place nearest(double grade) {
+            return places.stream()
+                    .min(Comparator.comparingDouble(place -> Math.abs(Math.log((place.grade + TINY) / (grade + TINY)))))
+                    .orElseThrow();
+        }
+    }
 
-    private final List<String> points;
+    private final List<Spot> spots;
     private final Place healthy;
     private final List<Track> tracks;
     private final List<FaultMode> unsolved;
     private final Surveyor surveyor;
+    /** The highest that any fault brings anywhere. */
+    private final double mostVolts;
 
-    private Atlas(List<String> points, Place healthy, List<Track> tracks, List<FaultMode> unsolved, Surveyor surveyor) {
+    private Atlas(List<Spot> spots, Place healthy, List<Track> tracks, List<FaultMode> unsolved, Surveyor surveyor) {
         this.surveyor = surveyor;
-        this.points = List.copyOf(points);
+        this.spots = List.copyOf(spots);
         this.healthy = healthy;
         this.tracks = List.copyOf(tracks);
         this.unsolved = List.copyOf(unsolved);
+        int direct =
+                (int) spots.stream().filter(spot -> spot.kind() == Spot.Kind.DC).count();
+        mostVolts = tracks.stream()
+                .flatMap(track -> track.places.stream())
+                .flatMapToDouble(place -> Arrays.stream(place.volts, 0, direct))
+                .filter(v -> !Double.isNaN(v))
+                .map(Math::abs)
+                .max()
+                .orElse(1);
     }
 
     /**
-     * Solves them.
+     * Solves them, for direct volts alone.
      *
      * @param line at the set [V RMS]; that of the circuit when it is empty
      * @param points nodes that can be read on DC
@@ -103,13 +145,37 @@ public final class Atlas {
      */
     public static Optional<Atlas> of(
             Network network, List<Part> parts, OptionalDouble line, Meter meter, List<String> points) {
+        return of(network, parts, line, meter, points, EnumSet.of(Spot.Kind.DC), () -> false);
+    }
+
+    /**
+     * Solves them.
+     *
+     * @param kinds what may be read at the points
+     * @param stopped whether nobody wants it any more
+     * @throws CancellationException when nobody does
+     */
+    public static Optional<Atlas> of(
+            Network network,
+            List<Part> parts,
+            OptionalDouble line,
+            Meter meter,
+            List<String> points,
+            Set<Spot.Kind> kinds,
+            BooleanSupplier stopped) {
         Values nominal = Values.nominal(network);
         Values values = line.isPresent() && network.line().isPresent() ? nominal.atLine(line.getAsDouble()) : nominal;
         List<String> known = points.stream()
                 .filter(node -> network.node(node).isPresent())
                 .distinct()
                 .toList();
-        Surveyor first = new Surveyor(network, values, meter, known, Spread.of(network, parts));
+        List<Spot> spots = Stream.of(Spot.Kind.values())
+                .filter(kinds::contains)
+                .flatMap(kind -> known.stream().map(node -> new Spot(node, kind)))
+                .filter(spot ->
+                        spot.kind() != Spot.Kind.RIPPLE || network.line().isPresent())
+                .toList();
+        Surveyor first = new Surveyor(network, values, meter, spots, Spread.of(network, parts), Optional.empty());
         Optional<Place> healthy = first.place(values, 0, Optional.of(""));
         if (healthy.isEmpty()) {
             return Optional.empty();
@@ -124,12 +190,18 @@ public final class Atlas {
                         .sorted(Comparator.comparingDouble((FaultMode mode) -> -mode.prior()))
                         .limit(MOST_MODES)
                         .toList();
-        ThreadLocal<Surveyor> own = ThreadLocal.withInitial(() -> new Surveyor(network, values, meter, known, matters));
+        ThreadLocal<Surveyor> own = ThreadLocal.withInitial(
+                () -> new Surveyor(network, values, meter, spots, matters, Optional.of(scattering)));
         List<Optional<Track>> tracks = modes.parallelStream()
-                .map(mode -> own.get().track(mode, scattering))
+                .map(mode -> {
+                    if (stopped.getAsBoolean()) {
+                        throw new CancellationException("nobody wants this atlas any more");
+                    }
+                    return own.get().track(mode, scattering);
+                })
                 .toList();
         return Optional.of(new Atlas(
-                known,
+                spots,
                 scattering,
                 tracks.stream().flatMap(Optional::stream).toList(),
                 Stream.concat(
@@ -138,39 +210,75 @@ public final class Atlas {
                                         .mapToObj(modes::get),
                                 all.stream().filter(mode -> !modes.contains(mode)))
                         .toList(),
-                new Surveyor(network, values, meter, known, matters)));
+                new Surveyor(network, values, meter, spots, matters, Optional.of(scattering))));
     }
 
     /** Solves places, each from the one before it. For one thread. */
     private static final class Surveyor {
         private final Values values;
         private final Meter meter;
-        private final List<String> points;
+        private final List<Spot> spots;
+        /** How many of the spots, the first of them, are direct volts. */
+        private final int direct;
+
         private final List<Spread> spreads;
         private final AtWork work;
         /** Points whose sources a meter loads so that it shows. */
         private final boolean[] loads;
 
         private final double[] healthyVolts;
+        /** How far sound electrolytics pull down each spot of ohms. */
+        private final double[] leaks;
+        /** What has the scatter of ohms and ripple; empty while that is being found. */
+        private final Optional<Place> scattering;
 
-        Surveyor(Network network, Values values, Meter meter, List<String> points, List<Spread> spreads) {
+        Surveyor(
+                Network network,
+                Values values,
+                Meter meter,
+                List<Spot> spots,
+                List<Spread> spreads,
+                Optional<Place> scattering) {
             this.values = values;
             this.meter = meter;
-            this.points = points;
+            this.spots = spots;
             this.spreads = spreads;
+            this.scattering = scattering;
             work = new AtWork(network);
-            loads = new boolean[points.size()];
-            healthyVolts = new double[points.size()];
+            direct = (int)
+                    spots.stream().filter(spot -> spot.kind() == Spot.Kind.DC).count();
+            loads = new boolean[direct];
+            healthyVolts = new double[direct];
+            leaks = new double[spots.size() - direct];
+            if (leaks.length > 0) {
+                Map<String, Double> tight = new ColdOhms(values).chart("0");
+                Map<String, Double> leaky = new ColdOhms(withSoundLeaks(network, values)).chart("0");
+                for (int i = direct; i < spots.size(); i++) {
+                    Spot spot = spots.get(i);
+                    leaks[i - direct] = spot.kind() == Spot.Kind.OHMS
+                            ? spot.figure(tight.get(spot.node())) - spot.figure(leaky.get(spot.node()))
+                            : 0;
+                }
+            }
             work.solve(values).settled().ifPresent(point -> {
                 MeterReadings readings = new MeterReadings(work, point);
                 for (int i = 0; i < loads.length; i++) {
-                    healthyVolts[i] = point.volts(points.get(i)).orElse(0);
-                    double input = meter.inputResistance(
-                                    new Volts(point.volts(points.get(i)).orElse(0)))
-                            .value();
-                    loads[i] = readings.sourceOhms(points.get(i)).orElse(input) > LOADED * input;
+                    healthyVolts[i] = point.volts(spots.get(i).node()).orElse(0);
+                    double input =
+                            meter.inputResistance(new Volts(healthyVolts[i])).value();
+                    loads[i] = readings.sourceOhms(spots.get(i).node()).orElse(input) > LOADED * input;
                 }
             });
+        }
+
+        private static Values withSoundLeaks(Network network, Values values) {
+            Values leaky = values;
+            for (Store store : network.stores()) {
+                if (store.farads() >= ELECTROLYTIC_FARADS) {
+                    leaky = leaky.leaking(store.part(), SOUND_LEAK_OHMS);
+                }
+            }
+            return leaky;
         }
 
         Optional<Track> track(FaultMode mode, Place healthy) {
@@ -212,12 +320,12 @@ public final class Atlas {
             halve(mode, middle.get(), b, halvings - 1, curve);
         }
 
-        private static double bend(Place a, Place middle, Place b) {
+        private double bend(Place a, Place middle, Place b) {
             double most = 0;
             for (int i = 0; i < middle.volts.length; i++) {
                 double off = middle.volts[i] - (a.volts[i] + b.volts[i]) / 2;
                 // Where nothing leads nothing bends.
-                most = Double.isNaN(off) ? most : Math.max(most, Math.abs(off) / own(middle.volts[i]));
+                most = Double.isNaN(off) ? most : Math.max(most, Math.abs(off) / own(spots.get(i), middle.volts[i]));
             }
             return most;
         }
@@ -231,10 +339,10 @@ public final class Atlas {
             }
             OperatingPoint point = solved.get();
             MeterReadings readings = MeterReadings.ofLast(work, point);
-            double[] volts = new double[points.size()];
-            double[] own = new double[points.size()];
-            for (int i = 0; i < volts.length; i++) {
-                String node = points.get(i);
+            double[] volts = new double[spots.size()];
+            double[] own = new double[spots.size()];
+            for (int i = 0; i < direct; i++) {
+                String node = spots.get(i).node();
                 OptionalDouble shown = Double.isNaN(point.guessedVolts(node))
                         ? OptionalDouble.empty()
                         : loads[i]
@@ -243,40 +351,84 @@ public final class Atlas {
                                         v -> meter.inputResistance(new Volts(v)).value())
                                 : point.volts(node);
                 volts[i] = shown.orElse(Double.NaN);
-                own[i] = own(volts[i])
+                own[i] = own(spots.get(i), volts[i])
                         + GONE_SHARE * Math.abs(healthyVolts[i])
                         + (Double.isNaN(volts[i]) ? 0 : CHANGE_SHARE * Math.abs(volts[i] - healthyVolts[i]));
+            }
+            beside(here, volts);
+            for (int i = direct; i < volts.length; i++) {
+                own[i] = own(spots.get(i), volts[i]) + leaks[i - direct];
             }
             double[][] factor =
                     bad.map(part -> factor(here, point, volts, part)).orElse(new double[0][]);
             return Optional.of(new Place(grade, volts, factor, own));
         }
 
+        /** Ohms of the cold set and ripple of the running one, as figures, after its direct volts. */
+        private void beside(Values here, double[] figures) {
+            Map<String, Double> ohms = Map.of();
+            Optional<Ripple> ripple = Optional.empty();
+            for (int i = direct; i < figures.length; i++) {
+                Spot spot = spots.get(i);
+                if (spot.kind() == Spot.Kind.OHMS) {
+                    ohms = ohms.isEmpty() ? new ColdOhms(here).chart("0") : ohms;
+                    figures[i] = spot.figure(ohms.get(spot.node()));
+                } else {
+                    ripple = ripple.isEmpty() ? Ripple.strength(work, here) : ripple;
+                    figures[i] =
+                            ripple.map(r -> spot.figure(r.rms(spot.node()))).orElse(Double.NaN);
+                }
+            }
+        }
+
         /** How far each cause moves each point, when it is one deviation up. */
         private double[][] factor(Values here, OperatingPoint point, double[] volts, String bad) {
-            double[][] factor = new double[volts.length][spreads.size() + 2];
+            double[][] factor = new double[volts.length][];
+            for (int i = 0; i < volts.length; i++) {
+                // In shares of what they are, ohms and ripple scatter everywhere as in a healthy set.
+                int row = i;
+                factor[i] = i < direct || scattering.isEmpty()
+                        ? new double[spreads.size() + 2]
+                        : scattering.map(place -> place.factor[row]).orElseThrow();
+            }
+            double[] moved = new double[volts.length];
             for (int cause = 0; cause < spreads.size(); cause++) {
-                if (spreads.get(cause).of().equals(bad)) {
+                if (spreads.get(cause).of().equals(bad) || !isMoving(cause)) {
                     // How bad it is is fitted; its tolerance about a value it no longer has is nothing.
                     continue;
                 }
                 work.rewind();
-                Optional<OperatingPoint> moved = moved(spreads.get(cause), here);
-                for (int i = 0; i < volts.length && moved.isPresent(); i++) {
-                    OptionalDouble before = point.volts(points.get(i));
-                    OptionalDouble after = moved.get().volts(points.get(i));
+                Optional<OperatingPoint> other = moved(spreads.get(cause), here);
+                for (int i = 0; i < direct && other.isPresent(); i++) {
+                    OptionalDouble before = point.volts(spots.get(i).node());
+                    OptionalDouble after = other.get().volts(spots.get(i).node());
                     factor[i][cause] = before.isPresent() && after.isPresent() && !Double.isNaN(volts[i])
                             ? (after.getAsDouble() - before.getAsDouble()) * loading(before.getAsDouble(), volts[i])
                             : 0;
                 }
+                if (scattering.isEmpty() && other.isPresent() && direct < volts.length) {
+                    beside(spreads.get(cause).up().apply(here), moved);
+                    for (int i = direct; i < volts.length; i++) {
+                        factor[i][cause] = Double.isNaN(volts[i] - moved[i]) ? 0 : moved[i] - volts[i];
+                    }
+                }
             }
-            for (int i = 0; i < volts.length; i++) {
+            for (int i = 0; i < direct; i++) {
                 factor[i][spreads.size()] = Double.isNaN(volts[i]) ? 0 : GAIN * volts[i];
-                factor[i][spreads.size() + 1] =
-                        Double.isNaN(volts[i]) ? 0 : GUESS_SHARE * point.guessedVolts(points.get(i));
+                factor[i][spreads.size() + 1] = Double.isNaN(volts[i])
+                        ? 0
+                        : GUESS_SHARE * point.guessedVolts(spots.get(i).node());
             }
             work.rewind();
             return factor;
+        }
+
+        /** Whether a cause moves direct volts at all: what only ohms or ripple know need not be solved again. */
+        private boolean isMoving(int cause) {
+            return scattering.isEmpty()
+                    || IntStream.range(0, direct)
+                            .anyMatch(i -> Math.abs(scattering.get().factor[i][cause])
+                                    > MATTERS * own(spots.get(i), scattering.get().volts[i]));
         }
 
         /** What the meter leaves of a change. */
@@ -296,14 +448,22 @@ public final class Atlas {
         int[] mattering(Place healthy) {
             return IntStream.range(0, spreads.size())
                     .filter(cause -> IntStream.range(0, healthy.volts.length)
-                            .anyMatch(i -> Math.abs(healthy.factor[i][cause]) > MATTERS * own(healthy.volts[i])))
+                            .anyMatch(i ->
+                                    Math.abs(healthy.factor[i][cause]) > MATTERS * own(spots.get(i), healthy.volts[i])))
                     .toArray();
         }
     }
 
-    /** What a meter and the model are off at a point [V], one deviation. */
-    private static double own(double volts) {
-        return Double.isNaN(volts) ? OWN_VOLTS : OWN_SHARE * Math.abs(volts) + OWN_VOLTS;
+    /** What a meter and the model are off at a spot, one deviation of its figure. */
+    private static double own(Spot spot, double figure) {
+        return switch (spot.kind()) {
+            case DC -> Double.isNaN(figure) ? OWN_VOLTS : OWN_SHARE * Math.abs(figure) + OWN_VOLTS;
+            case OHMS -> {
+                double ohms = spot.shown(figure);
+                yield OWN_OHMS_SHARE + COLD_SHARE * FEW_OHMS / (FEW_OHMS + ohms);
+            }
+            case RIPPLE -> OWN_RIPPLE_SHARE;
+        };
     }
 
     /**
@@ -318,9 +478,17 @@ public final class Atlas {
         }
     }
 
-    /** Nodes that can be read, in the order asked for. */
+    /** Nodes whose volts can be read, in the order asked for. */
     public List<String> points() {
-        return points;
+        return spots.stream()
+                .filter(spot -> spot.kind() == Spot.Kind.DC)
+                .map(Spot::node)
+                .toList();
+    }
+
+    /** Everything that can be read, the volts first. */
+    public List<Spot> spots() {
+        return spots;
     }
 
     Place healthy() {
@@ -336,14 +504,8 @@ public final class Atlas {
         return unsolved;
     }
 
-    /** The highest volts that any fault brings anywhere. */
-    double mostVolts() {
-        return tracks.stream()
-                .flatMap(track -> track.places.stream())
-                .flatMapToDouble(place -> Arrays.stream(place.volts))
-                .filter(v -> !Double.isNaN(v))
-                .map(Math::abs)
-                .max()
-                .orElse(1);
+    /** How far the figures of a spot reach over all faults. */
+    double range(int spot) {
+        return spots.get(spot).kind() == Spot.Kind.DC ? 2 * mostVolts : LOG_RANGE;
     }
 }

@@ -1,6 +1,7 @@
 package org.umberdial.core.diagnosis;
 
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,11 +19,12 @@ import org.umberdial.core.set.TestPoint;
 /**
  * The latest readings of a set, as the bench's meter would have shown them on the line its atlas stands at.
  *
- * @param volts by node
+ * @param volts direct volts by node
+ * @param beside ohms of the cold set and ripple of the running one, which were taken after the last part was replaced
  * @param moved how many were taken on quite another line, or with another meter; like all others they are moved by what
  *     the healthy set does, and that is farther than one would trust without saying so
  */
-public record BenchReadings(Map<String, Double> volts, long moved) {
+public record BenchReadings(Map<String, Double> volts, Map<Spot, Double> beside, long moved) {
     /** Nobody chose a meter: an electronic one. */
     private static final Meter USUAL = Meter.parse("10M");
 
@@ -35,6 +37,14 @@ public record BenchReadings(Map<String, Double> volts, long moved) {
 
     public BenchReadings {
         volts = Map.copyOf(volts);
+        beside = Map.copyOf(beside);
+    }
+
+    /** Everything that was read. */
+    public Map<Spot, Double> all() {
+        Map<Spot, Double> all = new HashMap<>(beside);
+        volts.forEach((node, shown) -> all.put(Spot.dc(node), shown));
+        return all;
     }
 
     /** The meter at the bench, or the usual one. */
@@ -63,8 +73,14 @@ public record BenchReadings(Map<String, Double> volts, long moved) {
         return nominal + step * Math.round((healthy.fedWith(bench.lineVolts()) - nominal) / step);
     }
 
-    /** Of everything that was read with nothing lifted, the latest at each point. */
-    public static BenchReadings of(BenchSet set, ReadingLog log, Bench bench, HealthySet healthy) {
+    /**
+     * Of everything that was read with nothing lifted, the latest at each point.
+     *
+     * @param since when the last part was replaced: ohms and ripple from before are of another set, and nobody reads
+     *     them again as a matter of course
+     */
+    public static BenchReadings of(
+            BenchSet set, ReadingLog log, Bench bench, HealthySet healthy, Optional<Instant> since) {
         double line = atlasLine(healthy, bench);
         Map<String, Double> volts = new LinkedHashMap<>();
         long moved = 0;
@@ -82,6 +98,26 @@ public record BenchReadings(Map<String, Double> volts, long moved) {
             boolean comparable = here.isPresent() && there.isPresent() && Math.abs(there.getAsDouble()) > LEAST_VOLTS;
             volts.put(node, comparable ? reading.value() * here.getAsDouble() / there.getAsDouble() : reading.value());
         }
-        return new BenchReadings(volts, moved);
+        return new BenchReadings(volts, beside(set, log, bench, healthy, since.orElse(Instant.MIN)), moved);
+    }
+
+    private static Map<Spot, Double> beside(
+            BenchSet set, ReadingLog log, Bench bench, HealthySet healthy, Instant since) {
+        double line = atlasLine(healthy, bench);
+        Map<Spot, Double> beside = new HashMap<>();
+        for (String node : points(set)) {
+            log.last(node, ReadingKind.OHMS, "", since, BenchReadings::isToChassis)
+                    .ifPresent(reading -> beside.put(new Spot(node, Spot.Kind.OHMS), reading.value()));
+            log.last(node, ReadingKind.AC, bench.mode(), since, BenchReadings::isToChassis)
+                    .filter(reading -> line > 0)
+                    .ifPresent(reading -> beside.put(
+                            new Spot(node, Spot.Kind.RIPPLE),
+                            reading.value() * line / healthy.fedWith(reading.lineVolts())));
+        }
+        return beside;
+    }
+
+    private static boolean isToChassis(Reading reading) {
+        return reading.undisturbed() && reading.reference().equals("0");
     }
 }

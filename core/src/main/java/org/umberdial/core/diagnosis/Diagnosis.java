@@ -12,7 +12,7 @@ import java.util.Optional;
  * @param suspects the likeliest first
  * @param unseen faults that no point of this set shows, whatever is read
  * @param unsolved faults with which the circuit does not settle, or that were too many; nothing is known of them
- * @param passedOver nodes that were read and have nothing to be compared with
+ * @param passedOver spots that were read and have nothing to be compared with
  * @param probes what would tell most for its time, the best first; empty when nothing would tell anything
  */
 public record Diagnosis(
@@ -21,7 +21,7 @@ public record Diagnosis(
         List<Suspect> suspects,
         List<FaultMode> unseen,
         List<FaultMode> unsolved,
-        List<String> passedOver,
+        List<Spot> passedOver,
         List<Probe> probes) {
     public Diagnosis {
         suspects = List.copyOf(suspects);
@@ -39,7 +39,7 @@ public record Diagnosis(
      * @param posterior that it is this part, in whatever way, 0 to 1
      * @param alike parts that would show just so at every point; they share what is believed of them
      * @param signs each reading against it
-     * @param predicted what every point would show [V], by node
+     * @param predicted what every spot would show [V, Ω]
      * @param acquits a reading not yet taken that would clear it; empty when none would
      */
     public record Suspect(
@@ -49,7 +49,7 @@ public record Diagnosis(
             double posterior,
             List<String> alike,
             List<Sign> signs,
-            Map<String, Double> predicted,
+            Map<Spot, Double> predicted,
             Optional<Acquittal> acquits) {
         public Suspect {
             alike = List.copyOf(alike);
@@ -77,23 +77,38 @@ public record Diagnosis(
     /**
      * One reading in the light of a suspect.
      *
-     * @param predicted with this fault, {@code healthy} without any [V]
+     * @param predicted with this fault, {@code healthy} without any [V, Ω]
      * @param speaks for it above 0, against it below, in the logarithm of the odds against a healthy set
+     * @param movedBy of the parts that are meant, those that move this reading
      */
-    public record Sign(String node, double read, double predicted, double healthy, double speaks) {}
+    public record Sign(Spot spot, double read, double predicted, double healthy, double speaks, List<String> movedBy) {
+        public Sign {
+            movedBy = List.copyOf(movedBy);
+        }
 
-    /** Above, or below, so many volts at a node the suspect is cleared. */
-    public record Acquittal(String node, boolean above, double volts) {}
+        /** Whether it is of the direct volts of a node. */
+        public boolean isVoltsAt(String node) {
+            return spot.equals(Spot.dc(node));
+        }
+    }
+
+    /** Above, or below, so much at a spot the suspect is cleared [V, Ω]. */
+    public record Acquittal(Spot spot, boolean above, double shown) {}
 
     /**
      * Something that can be done next.
      *
-     * @param node to read; empty when a part is tested
-     * @param part to test; empty when a node is read
+     * @param spot to read; empty when a part is tested
+     * @param part to test; empty when a spot is read
      * @param bits how much it is expected to tell
      * @param minutes that it takes
      */
-    public record Probe(String node, String part, double bits, double minutes) {
+    public record Probe(Optional<Spot> spot, String part, double bits, double minutes) {
+        /** The node to read, whatever is read there; empty when a part is tested. */
+        public String node() {
+            return spot.map(Spot::node).orElse("");
+        }
+
         public double perMinute() {
             return bits / minutes;
         }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.network.Values;
+import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
@@ -20,27 +21,47 @@ import org.umberdial.core.value.Unit;
 public record FaultMode(String part, Kind kind, List<Double> grades, double prior, boolean assumed) {
     /** How a part fails. */
     public enum Kind {
-        OPEN("is open", Unit.OHM),
-        SHORTED("is shorted", Unit.OHM),
-        LEAKS("leaks", Unit.OHM),
-        DRIFTED_UP("has drifted up", Unit.OHM),
-        DRIFTED_DOWN("has fallen in value", Unit.OHM),
-        DRIED_OUT("has dried out", Unit.FARAD),
-        WEAK("is weak", Unit.PERCENT),
-        DEAD("draws nothing", Unit.PERCENT),
-        GASSY("is gassy", Unit.PERCENT),
-        HEATER_OPEN("is dark: heater or socket contact open", Unit.OHM);
+        OPEN("is open", "open", "open", Unit.OHM),
+        SHORTED("is shorted", "shorted", "short", Unit.OHM),
+        LEAKS("leaks", "leaky", "leaky", Unit.OHM),
+        DRIFTED_UP("has drifted up", "drifted high", "drifted_high", Unit.OHM),
+        DRIFTED_DOWN("has fallen in value", "fallen in value", "drifted_low", Unit.OHM),
+        DRIED_OUT("has dried out", "dried out", "dried", Unit.FARAD),
+        WEAK("is weak", "weak", "weak", Unit.PERCENT),
+        DEAD("draws nothing", "dead", "dead", Unit.PERCENT),
+        GASSY("is gassy", "gassy", "gassy", Unit.PERCENT),
+        HEATER_OPEN("is dark: heater or socket contact open", "dark", "open", Unit.OHM);
 
         private final String label;
+        private final String adjective;
+        private final String failure;
         private final Unit unit;
 
-        Kind(String label, Unit unit) {
+        /** @param failure as the role library calls it */
+        Kind(String label, String adjective, String failure, Unit unit) {
             this.label = label;
+            this.adjective = adjective;
+            this.failure = failure;
             this.unit = unit;
         }
 
         public String label() {
             return label;
+        }
+
+        /** {@code leaky}, {@code drifted high}. */
+        public String adjective() {
+            return adjective;
+        }
+
+        /** As the role library calls it: {@code drifted_high}. */
+        String failure() {
+            return failure;
+        }
+
+        /** Of its degrees. */
+        public Unit unit() {
+            return unit;
         }
     }
 
@@ -49,7 +70,7 @@ public record FaultMode(String part, Kind kind, List<Double> grades, double prio
     }
 
     /** The set with this fault. @param grade between the first and the last of {@link #grades} */
-    Values in(Values values, double grade) {
+    public Values in(Values values, double grade) {
         return switch (kind) {
             case OPEN, HEATER_OPEN -> values.opened(part);
             case SHORTED -> values.shorted(part);
@@ -60,8 +81,28 @@ public record FaultMode(String part, Kind kind, List<Double> grades, double prio
         };
     }
 
-    boolean byDegrees() {
+    /** Whether it may be more or less so. */
+    public boolean byDegrees() {
         return grades.size() > 1;
+    }
+
+    /** Whether its degree is a figure a meter shows: ohms or farads. */
+    public boolean sized() {
+        return byDegrees() && kind.unit != Unit.PERCENT;
+    }
+
+    /** What of the part would be wrong, as the ledger calls it. */
+    public Aspect aspect() {
+        return switch (kind) {
+            case OPEN -> part.startsWith("R") ? Aspect.VALUE : Aspect.CONTINUITY;
+            case SHORTED -> part.startsWith("C") ? Aspect.NO_LEAK : Aspect.NO_SHORT;
+            case LEAKS -> Aspect.NO_LEAK;
+            case DRIFTED_UP, DRIFTED_DOWN -> Aspect.VALUE;
+            case DRIED_OUT -> Aspect.NOT_DRIED;
+            case WEAK, DEAD -> Aspect.EMISSION;
+            case GASSY -> Aspect.NO_GAS;
+            case HEATER_OPEN -> Aspect.HEATER_WHOLE;
+        };
     }
 
     /** {@code C4 leaks, about 470 kΩ}. */

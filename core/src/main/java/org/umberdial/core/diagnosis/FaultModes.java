@@ -19,7 +19,7 @@ import org.umberdial.core.set.Part;
  * the trade's experience with sets that stood for decades, in round figures: paper capacitors leak, carbon resistors
  * drift up, tubes weaken; mica, ceramic and film seldom do anything.
  */
-final class FaultModes {
+public final class FaultModes {
     private static final double ELECTROLYTIC_FARADS = 1e-6;
     private static final int GRADES = 7;
 
@@ -31,7 +31,8 @@ final class FaultModes {
         this.network = network;
     }
 
-    static List<FaultMode> of(Network network, List<Part> parts) {
+    /** Of a set as its circuit draws it; what nothing can move is among them. */
+    public static List<FaultMode> of(Network network, List<Part> parts) {
         FaultModes modes = new FaultModes(network);
         parts.forEach(modes::of);
         modes.tubes();

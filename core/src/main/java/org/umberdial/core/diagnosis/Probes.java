@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.umberdial.core.diagnosis.Weighing.Piece;
 
@@ -25,13 +26,6 @@ final class Probes {
     private static final double NOTHING_BEYOND = 7;
 
     private static final double LEAST_BITS = 0.005;
-    private static final double READ_MINUTES = 0.5;
-    /** A lead is lifted with the plug out and the capacitors empty, and soldered back. */
-    private static final double LIFT_MINUTES = 5;
-
-    private static final double COLD_OHMS_MINUTES = 4;
-    private static final double TUBE_TEST_MINUTES = 4;
-
     private final Atlas atlas;
     private final Weighing weighing;
     private final double[] belief;
@@ -61,12 +55,13 @@ final class Probes {
 
     List<Diagnosis.Probe> best() {
         List<Diagnosis.Probe> all = new ArrayList<>();
-        for (int i = 0; i < atlas.points().size(); i++) {
+        for (int i = 0; i < atlas.spots().size(); i++) {
             if (Double.isNaN(weighing.figures()[i])
                     && !Double.isNaN(atlas.healthy().volts()[i])) {
                 double bits = bits(bells(i));
                 if (bits > LEAST_BITS) {
-                    all.add(new Diagnosis.Probe(atlas.points().get(i), "", bits, READ_MINUTES));
+                    Spot spot = atlas.spots().get(i);
+                    all.add(new Diagnosis.Probe(Optional.of(spot), "", bits, Effort.minutes(spot)));
                 }
             }
         }
@@ -85,7 +80,11 @@ final class Probes {
             double bits = uncertain(Math.min(1, believed));
             boolean tested = Standing.isSettled(weighing.standing(modes.get(name)));
             if (believed > LEAST_BELIEF && bits > LEAST_BITS && !tested) {
-                all.add(new Diagnosis.Probe("", name, bits, minutes(modes.get(name))));
+                all.add(new Diagnosis.Probe(
+                        Optional.empty(),
+                        name,
+                        bits,
+                        Effort.minutes(modes.get(name).part())));
             }
         });
         all.sort(Comparator.comparingDouble(Diagnosis.Probe::perMinute).reversed());
@@ -104,14 +103,6 @@ final class Probes {
             most.put(mode.subject(), belief);
             modes.put(mode.subject(), mode);
         }
-    }
-
-    private static double minutes(FaultMode mode) {
-        return switch (mode.part().charAt(0)) {
-            case 'C' -> LIFT_MINUTES;
-            case 'X' -> TUBE_TEST_MINUTES;
-            default -> COLD_OHMS_MINUTES;
-        };
     }
 
     private static double uncertain(double p) {

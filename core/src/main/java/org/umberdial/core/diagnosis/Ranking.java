@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import java.util.function.ToDoubleFunction;
 import org.umberdial.core.diagnosis.Weighing.Piece;
 
@@ -33,6 +34,8 @@ public final class Ranking {
     private static final double UNEXPLAINED = 1.2;
 
     private static final double LEAST_PAIR = 1e-4;
+    /** Of two at once that which moves a reading less than this share of what the other does does not explain it. */
+    private static final double MOVES = 0.3;
 
     private final Atlas atlas;
     private final Weighing weighing;
@@ -84,28 +87,34 @@ public final class Ranking {
         unknown = Math.exp(weighing.unknownLog() - most) / sum;
     }
 
+    /** Ranks by direct volts alone, by node. */
+    public static Diagnosis of(Atlas atlas, Map<String, Double> volts, ToDoubleFunction<FaultMode> standing) {
+        Map<Spot, Double> readings = new HashMap<>();
+        volts.forEach((node, shown) -> readings.put(Spot.dc(node), shown));
+        return ofAll(atlas, readings, standing);
+    }
+
     /**
      * Ranks.
      *
-     * @param readings volts as the atlas's meter showed them, by node; where the healthy circuit has none to compare
-     *     with they are passed over and named
+     * @param readings as the atlas's meter showed them [V, Ω]; where the healthy circuit has none to compare with they
+     *     are passed over and named
      * @param standing how far each fault may still be: 1 when nothing is known of the part, less when it was proven,
      *     more when something else speaks for it
      */
-    public static Diagnosis of(Atlas atlas, Map<String, Double> readings, ToDoubleFunction<FaultMode> standing) {
-        double[] figures = new double[atlas.points().size()];
+    public static Diagnosis ofAll(Atlas atlas, Map<Spot, Double> readings, ToDoubleFunction<FaultMode> standing) {
+        double[] figures = new double[atlas.spots().size()];
         Arrays.fill(figures, Double.NaN);
-        for (int i = 0; i < figures.length; i++) {
-            Double read = readings.get(atlas.points().get(i));
-            if (read != null && !Double.isNaN(atlas.healthy().volts()[i])) {
-                figures[i] = read;
+        List<Spot> passedOver = new ArrayList<>();
+        readings.forEach((spot, shown) -> {
+            int at = atlas.spots().indexOf(spot);
+            if (at < 0 || Double.isNaN(atlas.healthy().volts()[at])) {
+                passedOver.add(spot);
+            } else {
+                figures[at] = spot.figure(shown);
             }
-        }
-        List<String> passedOver = readings.keySet().stream()
-                .filter(node -> !atlas.points().contains(node)
-                        || Double.isNaN(figures[atlas.points().indexOf(node)]))
-                .sorted()
-                .toList();
+        });
+        passedOver.sort(Comparator.comparing(Spot::toString));
         return new Ranking(atlas, new Weighing(atlas, figures, standing)).diagnosis(passedOver);
     }
 
@@ -136,7 +145,7 @@ public final class Ranking {
         return false;
     }
 
-    private Diagnosis diagnosis(List<String> passedOver) {
+    private Diagnosis diagnosis(List<Spot> passedOver) {
         Map<String, Double> parts = new LinkedHashMap<>();
         Map<String, Integer> best = new HashMap<>();
         for (int i = 0; i < belief.length; i++) {
@@ -166,7 +175,7 @@ public final class Ranking {
                     Optional.empty(),
                     parts.get(part),
                     alike,
-                    signs(piece.mild(), volts(piece)),
+                    signs(piece.mild(), volts(piece), i -> List.of(part)),
                     predicted(volts(piece)),
                     acquittal(part)));
         }
@@ -197,13 +206,13 @@ public final class Ranking {
                 Optional.of(new Diagnosis.Second(pair.other(), pair.otherGrade())),
                 believed,
                 List.of(),
-                signs(pair.place(), pair.place().volts()),
+                signs(pair.place(), pair.place().volts(), point -> movers(pair, point)),
                 predicted(pair.place().volts()),
                 Optional.empty());
     }
 
     private double[] volts(Piece piece) {
-        double[] volts = new double[atlas.points().size()];
+        double[] volts = new double[atlas.spots().size()];
         for (int i = 0; i < volts.length; i++) {
             volts[i] = piece.volts(i);
         }
@@ -231,7 +240,7 @@ public final class Ranking {
     }
 
     private boolean alike(Piece a, Piece b) {
-        for (int i = 0; i < atlas.points().size(); i++) {
+        for (int i = 0; i < atlas.spots().size(); i++) {
             double first = a.volts(i);
             double second = b.volts(i);
             if (Double.isNaN(first) != Double.isNaN(second)) {
@@ -245,7 +254,34 @@ public final class Ranking {
         return true;
     }
 
-    private List<Diagnosis.Sign> signs(Atlas.Place place, double[] predicted) {
+    /** Of two parts those that bring a fair share of what a point is off. */
+    private List<String> movers(Pairs.Pair pair, int point) {
+        double one = moves(pair.one(), pair.oneGrade(), point);
+        double other = moves(pair.other(), pair.otherGrade(), point);
+        double share = MOVES * Math.max(one, other);
+        List<String> movers = new ArrayList<>();
+        if (one >= share) {
+            movers.add(pair.one().subject());
+        }
+        if (other >= share) {
+            movers.add(pair.other().subject());
+        }
+        return movers;
+    }
+
+    private double moves(FaultMode mode, double grade, int point) {
+        double volts = atlas.tracks().stream()
+                .filter(track -> track.mode().equals(mode))
+                .findFirst()
+                .orElseThrow()
+                .nearest(grade)
+                .volts()[point];
+        return Double.isNaN(volts)
+                ? Double.MAX_VALUE
+                : Math.abs(volts - atlas.healthy().volts()[point]);
+    }
+
+    private List<Diagnosis.Sign> signs(Atlas.Place place, double[] predicted, IntFunction<List<String>> movedBy) {
         List<Diagnosis.Sign> signs = new ArrayList<>();
         for (int i : weighing.read()) {
             double read = weighing.figures()[i];
@@ -253,7 +289,14 @@ public final class Ranking {
             double speaks = Double.isNaN(predicted[i])
                     ? 0
                     : log(place, i, read - predicted[i]) - log(atlas.healthy(), i, read - healthyVolts);
-            signs.add(new Diagnosis.Sign(atlas.points().get(i), read, predicted[i], healthyVolts, speaks));
+            Spot spot = atlas.spots().get(i);
+            signs.add(new Diagnosis.Sign(
+                    spot,
+                    spot.shown(read),
+                    spot.shown(predicted[i]),
+                    spot.shown(healthyVolts),
+                    speaks,
+                    movedBy.apply(i)));
         }
         signs.sort(Comparator.comparingDouble(sign -> -Math.abs(sign.speaks())));
         return signs;
@@ -264,11 +307,11 @@ public final class Ranking {
         return -off * off / 2 / square - Math.log(square) / 2;
     }
 
-    private Map<String, Double> predicted(double[] volts) {
-        Map<String, Double> predicted = new HashMap<>();
+    private Map<Spot, Double> predicted(double[] volts) {
+        Map<Spot, Double> predicted = new HashMap<>();
         for (int i = 0; i < volts.length; i++) {
             if (!Double.isNaN(volts[i])) {
-                predicted.put(atlas.points().get(i), volts[i]);
+                predicted.put(atlas.spots().get(i), atlas.spots().get(i).shown(volts[i]));
             }
         }
         return predicted;
@@ -287,7 +330,7 @@ public final class Ranking {
         }
         Optional<Diagnosis.Acquittal> best = Optional.empty();
         double most = CLEARS;
-        for (int point = 0; point < atlas.points().size(); point++) {
+        for (int point = 0; point < atlas.spots().size(); point++) {
             double healthyVolts = atlas.healthy().volts()[point];
             int at = point;
             if (!Double.isNaN(weighing.figures()[point])
@@ -304,7 +347,8 @@ public final class Ranking {
                 double apart = (above ? healthyVolts - edge : edge - healthyVolts) / there;
                 if (apart > most) {
                     most = apart;
-                    best = Optional.of(new Diagnosis.Acquittal(atlas.points().get(point), above, edge));
+                    Spot spot = atlas.spots().get(point);
+                    best = Optional.of(new Diagnosis.Acquittal(spot, above, spot.shown(edge)));
                 }
             }
         }

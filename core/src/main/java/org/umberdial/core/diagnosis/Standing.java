@@ -3,11 +3,15 @@ package org.umberdial.core.diagnosis;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Strength;
+import org.umberdial.core.role.NetworkRole;
+import org.umberdial.core.role.PartRoles;
+import org.umberdial.core.role.Symptom;
 import org.umberdial.core.set.BenchSet;
 
 /**
@@ -33,12 +37,21 @@ public final class Standing implements ToDoubleFunction<FaultMode> {
             FaultMode.Kind.GASSY, List.of(Aspect.NO_GAS),
             FaultMode.Kind.HEATER_OPEN, List.of(Aspect.HEATER_WHOLE)));
 
+    /** By how much a symptom speaks for what it is most often told of, against what it is not told of. */
+    private static final double TOLD_MOST = 9;
+    /** The share among a symptom's causes that is most. */
+    private static final double MOST = 0.3;
+
     private final BenchSet set;
     private final Ledger ledger;
+    private final List<Symptom> heard;
+    private final PartRoles roles;
 
-    public Standing(BenchSet set, Ledger ledger) {
+    public Standing(BenchSet set, Background background) {
         this.set = set;
-        this.ledger = ledger;
+        ledger = background.known();
+        heard = background.heard();
+        roles = new PartRoles(set.cards(), set.tubes().data());
     }
 
     /** Whether a factor says that the part was tested, so that its test has nothing more to tell. */
@@ -61,7 +74,27 @@ public final class Standing implements ToDoubleFunction<FaultMode> {
                 factor = Math.max(factor, DOUBTED);
             }
         }
-        return factor;
+        return factor * told(mode);
+    }
+
+    /** What is heard of a set speaks for parts whose role and failure the trade hears so. It clears none. */
+    private double told(FaultMode mode) {
+        if (heard.isEmpty()) {
+            return 1;
+        }
+        Optional<NetworkRole> role = roles.role(mode.part());
+        double told = 1;
+        for (Symptom symptom : heard) {
+            double share = symptom.roles().stream()
+                    .filter(one -> one.failure().equals(mode.kind().failure())
+                            && role.isPresent()
+                            && NetworkRole.of(one.role()).equals(role))
+                    .mapToDouble(Symptom.RoleFault::weight)
+                    .max()
+                    .orElse(0);
+            told *= 1 + TOLD_MOST * Math.min(1, share / MOST);
+        }
+        return Math.min(FAILED, told);
     }
 
     /** What was only inferred was inferred from the same voltages that are weighed here: it counts once. */

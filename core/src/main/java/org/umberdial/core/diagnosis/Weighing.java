@@ -144,7 +144,7 @@ final class Weighing {
         int[] rows = rows(place);
         Scatter scatter = new Scatter(place, rows);
         double[] white = scatter.whitened(away(place, rows));
-        return scatter.logPeak() - square(white) / 2 + missing(rows.length);
+        return scatter.logPeak() - square(white) / 2 + missing(rows);
     }
 
     /** Points that were read and have volts there. */
@@ -159,8 +159,15 @@ final class Weighing {
     }
 
     /** Where a fault leaves a point without any path it may show anything. */
-    private double missing(int present) {
-        return -(read.length - present) * Math.log(2 * atlas.mostVolts());
+    private double missing(int[] present) {
+        double all = 0;
+        for (int i : read) {
+            all -= Math.log(atlas.range(i));
+        }
+        for (int i : present) {
+            all += Math.log(atlas.range(i));
+        }
+        return all;
     }
 
     private Piece along(Atlas.Track track, Atlas.Place a, Atlas.Place b, double prior) {
@@ -172,7 +179,7 @@ final class Weighing {
                 .mapToDouble(i -> b.volts()[i] - a.volts()[i])
                 .toArray());
         double length = Math.sqrt(square(along));
-        double base = scatter.logPeak() + missing(rows.length);
+        double base = scatter.logPeak() + missing(rows);
         if (length < THIN) {
             return new Piece(track, a, b, prior + TRUSTED * (base - square(offset) / 2), 0.5, 0.3);
         }
@@ -181,7 +188,7 @@ final class Weighing {
             foot += along[i] * offset[i];
         }
         foot /= length;
-        double across = square(offset) - foot * foot;
+        double across = Math.max(0, square(offset) - foot * foot);
         Normal.Part on = Normal.between(-foot, length - foot);
         double log = base - across / 2 + on.log() + Math.log(2 * Math.PI) / 2 - Math.log(length);
         double share = Math.max(0, Math.min(1, (foot + on.mean()) / length));
@@ -199,7 +206,7 @@ final class Weighing {
                 double off = figures[i] - middle;
                 near = Math.exp(-off * off / 2 / square) / Math.sqrt(2 * Math.PI * square);
             }
-            log += Math.log((1 - TOUCHED) * near + TOUCHED / (2 * atlas.mostVolts()));
+            log += Math.log((1 - TOUCHED) * near + TOUCHED / atlas.range(i));
         }
         return log;
     }

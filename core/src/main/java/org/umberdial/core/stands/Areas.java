@@ -5,6 +5,7 @@ import org.umberdial.core.area.Area;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.arrival.ArrivalArea;
 import org.umberdial.core.cold.ColdArea;
+import org.umberdial.core.diagnosis.AtlasSource;
 import org.umberdial.core.parts.PartsArea;
 import org.umberdial.core.power.PowerArea;
 import org.umberdial.core.volts.VoltsArea;
@@ -22,6 +23,13 @@ public final class Areas {
 
     /** The file of a set, with all areas at work on it. */
     public static SetFile open(SetFile.Contents contents) {
-        return new SetFile(contents, ALL);
+        return open(contents, AtlasSource.NONE);
+    }
+
+    /** The same; its suspects are weighed with the atlas of its circuit as soon as that stands. */
+    public static SetFile open(SetFile.Contents contents, AtlasSource atlases) {
+        SetFile file = new SetFile(contents, ALL);
+        file.once(AtlasSource.class, () -> atlases);
+        return file;
     }
 }

@@ -1,7 +1,9 @@
 package org.umberdial.core.volts;
 
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -10,13 +12,22 @@ import org.umberdial.core.area.Plug;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.diagnosis.Diagnosis;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 
 /** Chooses the one act that helps most. The rules are asked in order; the first that has something to say decides. */
 final class NextRules {
-    /** @param watched whether a rail was read again while the set warmed up */
-    private record Situation(BenchSet set, List<PointVerdict> points, List<Finding> findings, boolean watched) {
+    /**
+     * @param watched whether a rail was read again while the set warmed up
+     * @param probe what tells most of all that could be read or tested, where every fault of the circuit was weighed
+     */
+    private record Situation(
+            BenchSet set,
+            List<PointVerdict> points,
+            List<Finding> findings,
+            boolean watched,
+            Optional<Diagnosis.Probe> probe) {
         Stream<PointVerdict> unread() {
             return points.stream().filter(point -> point.verdict() == Verdict.UNREAD);
         }
@@ -33,6 +44,7 @@ final class NextRules {
     private static final List<Rule> RULES = List.of(
             new Rule("stop-harm", NextRules::stopHarm),
             new Rule("no-points", NextRules::noPoints),
+            new Rule("probe-next", NextRules::probeNext),
             new Rule("read-next", NextRules::readNext),
             new Rule("confirm-worst", NextRules::confirmWorst),
             new Rule("replace-proven", NextRules::replaceProven),
@@ -41,12 +53,19 @@ final class NextRules {
     private NextRules() {}
 
     /** What helps most, the best first: each rule's one act. */
-    static List<Act> acts(BenchSet set, List<PointVerdict> points, List<Finding> findings, boolean watched) {
-        Situation situation = new Situation(set, points, findings, watched);
-        return RULES.stream()
+    static List<Act> acts(
+            BenchSet set,
+            List<PointVerdict> points,
+            List<Finding> findings,
+            boolean watched,
+            Optional<Diagnosis.Probe> probe) {
+        Situation situation = new Situation(set, points, findings, watched, probe);
+        Map<String, Act> acts = new LinkedHashMap<>();
+        RULES.stream()
                 .map(rule -> rule.choose.apply(situation))
                 .flatMap(Optional::stream)
-                .toList();
+                .forEach(act -> acts.putIfAbsent(act.id(), act));
+        return List.copyOf(acts.values());
     }
 
     private static Act act(String rule, String node, String title, String why, boolean powered) {
@@ -103,23 +122,52 @@ final class NextRules {
                 : Optional.empty();
     }
 
+    /** What tells most for its time of all that is left to read or to test. */
+    private static Optional<Act> probeNext(Situation s) {
+        return s.probe.filter(probe -> !s.findings.isEmpty()).flatMap(probe -> {
+            if (probe.node().isEmpty()) {
+                return s.findings.stream()
+                        .flatMap(finding -> finding.suspects().stream()
+                                .filter(suspect -> suspect.part().equals(probe.part())
+                                        && suspect.standing() == Suspect.Standing.OPEN)
+                                .map(suspect -> confirm(finding, suspect)))
+                        .findFirst();
+            }
+            return s.points.stream()
+                    .filter(point -> point.point().node().equals(probe.node()))
+                    .findFirst()
+                    .map(point -> read(
+                            point, "Of all that is left to read it tells most about which part is guilty." + leads(s)));
+        });
+    }
+
+    private static String leads(Situation s) {
+        List<String> leading = s.findings.stream()
+                .flatMap(finding -> s.leading(finding).stream())
+                .map(suspect -> suspect.part() + " " + suspect.failure())
+                .distinct()
+                .toList();
+        return leading.isEmpty() ? "" : " Suspected so far: " + String.join(", ", leading) + ".";
+    }
+
+    private static Act read(PointVerdict point, String why) {
+        String where =
+                point.point().hint().isEmpty() ? "" : " (" + point.point().hint() + ")";
+        String expects = point.expected().isPresent()
+                ? " A healthy set shows " + Phrases.volts(point.expected().getAsDouble()) + " here."
+                : "";
+        return act(
+                "read-next", point.point().node(), "Read " + point.point().name() + where + "." + expects, why, true);
+    }
+
     private static Optional<Act> readNext(Situation s) {
         return s.unread().findFirst().map(point -> {
-            String where =
-                    point.point().hint().isEmpty() ? "" : " (" + point.point().hint() + ")";
-            String expects = point.expected().isPresent()
-                    ? " A healthy set shows " + Phrases.volts(point.expected().getAsDouble()) + " here."
-                    : "";
             long left = s.unread().count();
-            String why = s.findings.isEmpty()
-                    ? "Next in probing order; " + left + (left == 1 ? " point is" : " points are") + " unread."
-                    : "A fault is suspected already; this reading says more about it before anything is lifted.";
-            return act(
-                    "read-next",
-                    point.point().node(),
-                    "Read " + point.point().name() + where + "." + expects,
-                    why,
-                    true);
+            return read(
+                    point,
+                    s.findings.isEmpty()
+                            ? "Next in probing order; " + left + (left == 1 ? " point is" : " points are") + " unread."
+                            : "A fault is suspected already; this reading says more about it before anything is lifted.");
         });
     }
 
@@ -128,15 +176,20 @@ final class NextRules {
                 .flatMap(finding -> s
                         .leading(finding)
                         .filter(suspect -> suspect.standing() == Suspect.Standing.OPEN)
-                        .map(suspect -> act(
-                                "confirm-worst",
-                                finding.node(),
-                                suspect.confirm(),
-                                suspect.tells() + " It settles the worst finding left, "
-                                        + finding.text().replaceAll(":.*", "") + odds(suspect) + ".",
-                                false))
+                        .map(suspect -> confirm(finding, suspect))
                         .stream())
                 .findFirst();
+    }
+
+    private static Act confirm(Finding finding, Suspect suspect) {
+        return act(
+                "confirm-worst",
+                finding.node(),
+                suspect.confirm(),
+                (suspect.tells() + " It settles the worst finding left, "
+                                + finding.text().replaceAll(":.*", "") + odds(suspect) + ".")
+                        .strip(),
+                false);
     }
 
     private static Optional<Act> replaceProven(Situation s) {

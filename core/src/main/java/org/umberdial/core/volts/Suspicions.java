@@ -15,6 +15,7 @@ import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.ReadingKind;
+import org.umberdial.core.value.Unit;
 
 /** Asks every rule about a wrong point, weighs the answers, and lets the tests made so far speak. */
 final class Suspicions {
@@ -93,6 +94,7 @@ final class Suspicions {
                 guess.part(),
                 guess.failure(),
                 guess.severity(),
+                guess.rule().equals("tube") ? Unit.AMPERE : Unit.OHM,
                 guess.reason(),
                 sum > 0 ? w.weight / sum : 0,
                 aspect(guess),
@@ -158,17 +160,9 @@ final class Suspicions {
                         shown.mode(),
                         shown.takenAt(),
                         reading -> reading.lifted().equalsIgnoreCase(guess.part()))
-                .map(reading -> new Settled(standing(reading, scene), Optional.of(reading.takenAt())))
+                .map(reading -> new Settled(
+                        LiftTest.standing(scene.point(), new Probed(model, scene.point().point, reading, policy, 0)),
+                        Optional.of(reading.takenAt())))
                 .orElse(Settled.OPEN);
-    }
-
-    private Suspect.Standing standing(Reading lifted, Scene scene) {
-        Probed without = new Probed(model, scene.point().point, lifted, policy, 0);
-        double before = Math.abs(scene.point().openDeviation());
-        double after = Math.abs(without.openDeviation());
-        if (after <= Math.max(without.band(), before / 5)) {
-            return Suspect.Standing.PROVEN;
-        }
-        return after > before / 2 ? Suspect.Standing.CLEARED : Suspect.Standing.OPEN;
     }
 }

@@ -17,7 +17,11 @@ import org.umberdial.core.claim.Observation;
 import org.umberdial.core.claim.Observation.Word;
 import org.umberdial.core.claim.Strength;
 import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.diagnosis.AtlasSource;
+import org.umberdial.core.diagnosis.Background;
 import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.evidence.Told;
+import org.umberdial.core.role.Symptom;
 
 /** Voltages under power: what every point shows, and which part that speaks against. */
 public final class VoltsArea implements Area {
@@ -66,8 +70,12 @@ public final class VoltsArea implements Area {
                         file.log().readings(),
                         file.policy(),
                         file.contents().bench(),
-                        before));
-        List<Observation> seen = new ArrayList<>();
+                        background(file, before),
+                        file.once(AtlasSource.class, () -> AtlasSource.NONE)));
+        if (report.underway()) {
+            file.holdsForNow();
+        }
+        List<Observation> seen = new ArrayList<>(VoltsJudge.observations(file.set(), report.lifts()));
         report.points().forEach(point -> point(point).ifPresent(seen::add));
         report.findings().forEach(finding -> {
             Instant at = report.points().stream()
@@ -79,6 +87,16 @@ public final class VoltsArea implements Area {
             finding.suspects().forEach(suspect -> suspected(file, suspect, at).ifPresent(seen::add));
         });
         return seen;
+    }
+
+    /** What is known of a set beside its readings. */
+    public static Background background(SetFile file, Ledger known) {
+        return new Background(
+                known,
+                file.log().standing(Told.class).stream()
+                        .flatMap(told -> Symptom.of(told.fact().symptom()).stream())
+                        .distinct()
+                        .toList());
     }
 
     private static Optional<Observation> point(PointVerdict point) {
@@ -101,46 +119,26 @@ public final class VoltsArea implements Area {
                         List.of(reading.id())));
     }
 
+    /** What a test has settled is an observation of its own. */
     private static Optional<Observation> suspected(SetFile file, Suspect suspect, Instant at) {
         if (suspect.aspect().isEmpty()
-                || suspect.standing() == Suspect.Standing.OPEN && suspect.odds() < WORTH_MARKING) {
+                || suspect.standing() != Suspect.Standing.OPEN
+                || suspect.odds() < WORTH_MARKING) {
             return Optional.empty();
         }
-        Claim claim =
-                new Claim(file.set().tubeOf(suspect.part()), suspect.aspect().get());
-        return Optional.of(
-                switch (suspect.standing()) {
-                    case OPEN ->
-                        new Observation(
-                                claim,
-                                Word.DOUBTED,
-                                Strength.INFERRED,
-                                false,
-                                at,
-                                "",
-                                (suspect.odds() >= GRAVE ? "Most likely " : "Perhaps ")
-                                        + suspect.failure()
-                                        + String.format(Locale.ROOT, " (%.0f %%). ", 100 * suspect.odds())
-                                        + suspect.reason(),
-                                "",
-                                List.of());
-                    case PROVEN -> lifted(claim, Word.FAILED, suspect, at, "Proven " + suspect.failure() + ". ");
-                    case CLEARED ->
-                        lifted(claim, Word.SOUND, suspect, at, "Cleared of being " + suspect.failure() + ". ");
-                });
-    }
-
-    private static Observation lifted(Claim claim, Word word, Suspect suspect, Instant at, String says) {
-        return new Observation(
-                claim,
-                word,
-                Strength.LIFTED,
+        return Optional.of(new Observation(
+                new Claim(file.set().tubeOf(suspect.part()), suspect.aspect().get()),
+                Word.DOUBTED,
+                Strength.INFERRED,
                 false,
-                suspect.settledAt().orElse(at),
+                at,
                 "",
-                (says + (word == Word.FAILED ? suspect.reason() : "")).strip(),
+                (suspect.odds() >= GRAVE ? "Most likely " : "Perhaps ")
+                        + suspect.failure()
+                        + String.format(Locale.ROOT, " (%.0f %%). ", 100 * suspect.odds())
+                        + suspect.reason(),
                 "",
-                List.of());
+                List.of()));
     }
 
     @Override

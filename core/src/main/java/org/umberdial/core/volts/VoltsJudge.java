@@ -13,7 +13,15 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.umberdial.core.area.Bench;
 import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.claim.Observation;
 import org.umberdial.core.claim.Verdict;
+import org.umberdial.core.diagnosis.Advice;
+import org.umberdial.core.diagnosis.AtlasSource;
+import org.umberdial.core.diagnosis.Background;
+import org.umberdial.core.diagnosis.BenchReadings;
+import org.umberdial.core.diagnosis.Diagnosis;
+import org.umberdial.core.diagnosis.Ranking;
+import org.umberdial.core.diagnosis.Standing;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.expect.DcPaths;
@@ -29,6 +37,7 @@ import org.umberdial.core.value.Ohms;
 public final class VoltsJudge {
     private static final Duration ONE_RUN = Duration.ofHours(2);
     private static final double WARMING_MINUTES = 8;
+    private static final double MORE_THAN_NOT = 0.5;
 
     private final BenchSet set;
     private final ReadingLog log;
@@ -40,11 +49,14 @@ public final class VoltsJudge {
     private final Map<String, Verdict> verdicts = new HashMap<>();
     private final Map<String, Set<String>> explainedBy = new HashMap<>();
     private final Phrases phrases;
-    private final Ledger known;
+    private final Background background;
+    private final AtlasSource atlases;
     private final Sureness sureness;
 
-    private VoltsJudge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench, Ledger known) {
-        this.known = known;
+    private VoltsJudge(
+            BenchSet set, ReadingLog log, HousePolicy policy, Bench bench, Background background, AtlasSource atlases) {
+        this.background = background;
+        this.atlases = atlases;
         this.set = set;
         this.log = log;
         this.policy = policy;
@@ -60,21 +72,41 @@ public final class VoltsJudge {
         }
     }
 
-    /** @param known what is known of its parts from elsewhere */
-    public static VoltsReport judge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench, Ledger known) {
-        return new VoltsJudge(set, log, policy, bench, known).report();
+    /**
+     * Judges.
+     *
+     * @param background what is known of it beside its readings
+     * @param atlases what weighs the suspects of a set whose circuit is whole; where there is none, rules about single
+     *     points name them
+     */
+    public static VoltsReport judge(
+            BenchSet set, ReadingLog log, HousePolicy policy, Bench bench, Background background, AtlasSource atlases) {
+        return new VoltsJudge(set, log, policy, bench, background, atlases).report();
     }
 
-    /** The same when nothing else is known. */
+    /** By the rules alone, when nothing else is known. */
     public static VoltsReport judge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench) {
-        return judge(set, log, policy, bench, Ledger.of(List.of(), List.of()));
+        return judge(
+                set, log, policy, bench, new Background(Ledger.of(List.of(), List.of()), List.of()), AtlasSource.NONE);
     }
 
     private VoltsReport report() {
         probed.values().forEach(p -> verdicts.put(p.point.node(), alone(p)));
         lookUpstream();
         lookDownstream();
-        List<Finding> findings = findings();
+        boolean off = probed.keySet().stream().anyMatch(this::isOff);
+        AtlasSource.Answer answer = off ? atlases.of(set, bench) : new AtlasSource.None();
+        List<LiftTest> lifts = LiftTest.of(
+                set,
+                model,
+                log,
+                probed.values().stream().filter(p -> isOff(p.point.node())).toList(),
+                policy);
+        List<Observation> lifted = observations(set, lifts);
+        Optional<Ranked> ranked = answer instanceof AtlasSource.Ready ready
+                ? Optional.of(ranked(ready, background.known().and(lifted), lifts))
+                : Optional.empty();
+        List<Finding> findings = findings(answer, ranked);
         List<PointVerdict> points = set.testPoints().stream()
                 .map(point -> AcPoint.judge(set, point, log, policy, bench).orElseGet(() -> verdict(point)))
                 .toList();
@@ -82,8 +114,36 @@ public final class VoltsJudge {
                 points,
                 branches(),
                 findings,
+                ranked.map(Ranked::comesTo).orElse(""),
+                answer instanceof AtlasSource.Underway,
+                lifts,
                 plan.staircase(bench.lineVolts()),
-                NextRules.acts(set, points, findings, watched()));
+                NextRules.acts(set, points, findings, watched(), ranked.flatMap(Ranked::next)));
+    }
+
+    /** What lifted leads say to the ledger. */
+    static List<Observation> observations(BenchSet set, List<LiftTest> lifts) {
+        return lifts.stream()
+                .filter(LiftTest::settles)
+                .map(lift -> lift.observation(set.nameOf(lift.node())))
+                .toList();
+    }
+
+    /** What the faults of the circuit say of all points together. */
+    private record Ranked(Diagnosis diagnosis, RankedSuspects suspects, String comesTo) {
+        Optional<Diagnosis.Probe> next() {
+            return diagnosis.next();
+        }
+    }
+
+    private Ranked ranked(AtlasSource.Ready ready, Ledger ledger, List<LiftTest> lifts) {
+        BenchReadings readings = BenchReadings.of(set, log, bench, ready.healthy(), ledger.lastReplaced());
+        Diagnosis diagnosis =
+                Ranking.ofAll(ready.atlas(), readings.all(), new Standing(set, background.knowing(ledger)));
+        return new Ranked(
+                diagnosis,
+                new RankedSuspects(set, diagnosis, ledger, lifts),
+                new Advice(set).verdict(diagnosis, readings.all().size()));
     }
 
     /** The verdict of a reading by itself. */
@@ -238,21 +298,43 @@ public final class VoltsJudge {
         return verdict == Verdict.BAD || verdict == Verdict.DOUBT;
     }
 
-    private List<Finding> findings() {
+    private List<Finding> findings(AtlasSource.Answer answer, Optional<Ranked> ranked) {
         List<Finding> findings = new ArrayList<>();
         for (Probed p : probed.values()) {
-            if (isOff(p.point.node())) {
+            if (!isOff(p.point.node())) {
+                continue;
+            }
+            if (!(answer instanceof AtlasSource.None)) {
+                findings.add(finding(p, ranked.map(r -> r.suspects.at(p)).orElse(List.of())));
+            } else {
                 Set<String> given = upstream(p.point.node());
                 given.removeIf(node -> !probed.containsKey(node)
                         || probed.get(node).healthyOpen.isEmpty());
                 double scale = supplyScale(p.point.node());
-                findings.add(new Suspicions(model, log, policy, probed, phrases, known)
+                findings.add(new Suspicions(model, log, policy, probed, phrases, background.known())
                         .about(p, deviations(given, scale), scale, verdicts.get(p.point.node())));
             }
         }
         findings.sort(java.util.Comparator.comparing((Finding finding) -> !finding.urgent())
                 .thenComparing(finding -> verdicts.get(finding.node()) != Verdict.BAD));
         return List.copyOf(findings);
+    }
+
+    private Finding finding(Probed p, List<Suspect> suspects) {
+        Verdict verdict = verdicts.get(p.point.node());
+        Optional<Suspect> first = suspects.stream()
+                .filter(suspect -> suspect.standing() != Suspect.Standing.CLEARED)
+                .findFirst();
+        // A grid that stands above its bias runs its tube hot, whichever part lifts it there.
+        boolean runsHot = p.grid && p.healthyShown.isPresent() && p.shownDeviation() > p.band()
+                || p.grid && p.healthyShown.isEmpty();
+        boolean burns = first.filter(suspect -> suspect.failure().equals("shorted") && suspect.odds() >= MORE_THAN_NOT)
+                .isPresent();
+        return new Finding(
+                p.point.node(),
+                phrases.name(p.point.node()) + ": " + phrases.reason(p, verdict, Set.of()),
+                suspects,
+                verdict == Verdict.BAD && (runsHot || burns));
     }
 
     private PointVerdict verdict(TestPoint point) {

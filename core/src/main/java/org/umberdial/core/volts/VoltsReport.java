@@ -4,9 +4,23 @@ import java.util.List;
 import java.util.Optional;
 import org.umberdial.core.area.Act;
 
-/** Everything the Volts screen says about a set under the bench's conditions. */
+/**
+ * Everything the Volts screen says about a set under the bench's conditions.
+ *
+ * @param comesTo what all readings together come to by the faults of the circuit, a sentence; empty where nothing is
+ *     off or only rules spoke
+ * @param underway whether the faults of the circuit are still being worked out, so that nothing is suspected yet
+ * @param lifts readings of wrong points with a lead lifted
+ */
 public record VoltsReport(
-        List<PointVerdict> points, List<Branch> branches, List<Finding> findings, Staircase staircase, List<Act> acts) {
+        List<PointVerdict> points,
+        List<Branch> branches,
+        List<Finding> findings,
+        String comesTo,
+        boolean underway,
+        List<LiftTest> lifts,
+        Staircase staircase,
+        List<Act> acts) {
     /** The act that helps most. */
     public Optional<Act> next() {
         return acts.stream().findFirst();

@@ -17,6 +17,7 @@ import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Looked;
 import org.umberdial.core.evidence.TaskDone;
 import org.umberdial.core.evidence.Told;
+import org.umberdial.core.role.Symptom;
 import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.set.Extra;
 

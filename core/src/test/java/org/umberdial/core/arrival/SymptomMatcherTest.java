@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.umberdial.core.role.Symptom;
 import org.umberdial.core.value.CsvTable;
 
 /** Eighty phrases of owners, written before the matcher; forty were never looked at while its signs were tuned. */

@@ -37,7 +37,7 @@ class RankingTest {
     }
 
     private static Diagnosis ranked(Map<String, Double> readings, Ledger ledger) {
-        return Ranking.of(atlas, readings, new Standing(TABLE, ledger));
+        return Ranking.of(atlas, readings, new Standing(TABLE, new Background(ledger, List.of())));
     }
 
     private static Ledger known(String part, Aspect aspect, Observation.Word word, Strength strength) {
@@ -95,9 +95,10 @@ class RankingTest {
             if (suspect.acquits().isPresent() && suspect.second().isEmpty()) {
                 Diagnosis.Acquittal acquittal = suspect.acquits().get();
                 Map<String, Double> more = new HashMap<>(read);
-                double healthy = atlas.healthy().volts()[atlas.points().indexOf(acquittal.node())];
-                assertEquals(acquittal.above(), healthy > acquittal.volts(), acquittal.toString());
-                more.put(acquittal.node(), healthy);
+                double healthy = atlas.healthy()
+                        .volts()[atlas.points().indexOf(acquittal.spot().node())];
+                assertEquals(acquittal.above(), healthy > acquittal.shown(), acquittal.toString());
+                more.put(acquittal.spot().node(), healthy);
                 double left = of(suspect.fault().subject(), ranked(more, nothing()));
                 assertTrue(left < 5e-3, suspect.says() + " still " + left + " by " + acquittal);
                 cleared++;
@@ -109,7 +110,18 @@ class RankingTest {
     @Test
     void aReadingThatNothingCanBeComparedWithIsNamed() {
         assertEquals(
-                List.of("h54", "speaker"),
+                List.of(Spot.dc("h54"), Spot.dc("speaker")),
                 ranked(Map.of("h54", 30.0, "speaker", 0.0), nothing()).passedOver());
+    }
+
+    @Test
+    void aFigureThatSlippedByPowersOfTen_isExplainedByNothing_andBreaksNothing() {
+        for (double slipped : new double[] {1e300, -1e300, 1e9, Double.MIN_VALUE}) {
+            Diagnosis diagnosis = ranked(Map.of("v3_plate", slipped, "screens", 90.0), nothing());
+            assertTrue(
+                    Math.abs(slipped) < 1 || diagnosis.unknown() > 0.99,
+                    slipped + " is unknown by " + diagnosis.unknown());
+            assertTrue(diagnosis.healthy() >= 0 && diagnosis.healthy() <= 1, "" + diagnosis.healthy());
+        }
     }
 }

@@ -2,55 +2,102 @@ package org.umberdial.server.diagnosis;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
 import org.umberdial.core.area.Bench;
 import org.umberdial.core.diagnosis.Atlas;
 import org.umberdial.core.diagnosis.BenchReadings;
+import org.umberdial.core.diagnosis.Spot;
 import org.umberdial.core.expect.HealthySet;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.server.setfile.AtlasDesk;
 import org.umberdial.server.setfile.CircuitKey;
-import org.umberdial.server.setfile.OpenSet;
 
 /**
  * What every fault of a set would show; one takes seconds to work out, and holds as long as circuit and meter do. The
  * line at the bench is another every hour: atlases stand at steps of it, and readings are moved to the nearest.
+ *
+ * <p>One is solved at a time, on a thread of its own, so that a screen full of sets does not keep the machine from the
+ * set at the bench.
  */
 @Service
-public class Atlases {
+public class Atlases implements AtlasDesk, DisposableBean {
     private static final int MOST_KEPT = 24;
+    private static final int MOST_WAITING = 16;
 
     private record Key(CircuitKey circuit, double line, String meter, List<String> points) {}
 
-    /** @param line that it stands at [V RMS] */
-    public record Standing(Atlas atlas, HealthySet healthy, double line) {}
-
-    private final Cache<Key, Optional<Atlas>> kept =
+    private final Cache<Key, CompletableFuture<Optional<Atlas>>> kept =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final ThreadPoolExecutor worker =
+            new ThreadPoolExecutor(1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(MOST_WAITING), task -> {
+                Thread thread = new Thread(task, "atlases");
+                thread.setDaemon(true);
+                return thread;
+            });
+    private final AtomicLong solved = new AtomicLong();
 
-    /** Of a set at the bench as it stands; empty when its circuit is not whole or does not settle. */
-    public Optional<Standing> of(OpenSet open) {
-        Bench bench = open.file().contents().bench();
-        Optional<HealthySet> whole = HealthySet.of(open.set(), bench.mode());
-        if (whole.isEmpty()) {
-            return Optional.empty();
+    @Override
+    public void destroy() {
+        worker.shutdownNow();
+    }
+
+    @Override
+    public long solved() {
+        return solved.get();
+    }
+
+    @Override
+    public Answer of(BenchSet set, Bench bench) {
+        Optional<HealthySet> whole = HealthySet.of(set, bench.mode());
+        if (whole.isEmpty() || BenchReadings.points(set).isEmpty()) {
+            return new None();
         }
         HealthySet healthy = whole.get();
         double line = BenchReadings.atlasLine(healthy, bench);
-        List<String> points = BenchReadings.points(open.set());
-        return kept.get(
-                        new Key(
-                                CircuitKey.of(open),
-                                line,
-                                BenchReadings.meter(bench).notation(),
-                                points),
-                        key -> Atlas.of(
-                                healthy.network(),
-                                open.set().parts(),
-                                line > 0 ? OptionalDouble.of(line) : OptionalDouble.empty(),
-                                BenchReadings.meter(bench),
-                                points))
-                .map(atlas -> new Standing(atlas, healthy, line));
+        Key key = new Key(
+                CircuitKey.of(set, bench.mode()),
+                line,
+                BenchReadings.meter(bench).notation(),
+                BenchReadings.points(set));
+        CompletableFuture<Optional<Atlas>> atlas = kept.getIfPresent(key);
+        if (atlas == null || atlas.isCompletedExceptionally()) {
+            atlas = begin(set, bench, healthy, key);
+        }
+        if (!atlas.isDone()) {
+            return new Underway();
+        }
+        return atlas.join().<Answer>map(a -> new Ready(a, healthy, line)).orElseGet(None::new);
+    }
+
+    private CompletableFuture<Optional<Atlas>> begin(BenchSet set, Bench bench, HealthySet healthy, Key key) {
+        try {
+            CompletableFuture<Optional<Atlas>> begun = CompletableFuture.supplyAsync(
+                    () -> Atlas.of(
+                            healthy.network(),
+                            set.parts(),
+                            key.line > 0 ? OptionalDouble.of(key.line) : OptionalDouble.empty(),
+                            BenchReadings.meter(bench),
+                            key.points,
+                            EnumSet.allOf(Spot.Kind.class),
+                            worker::isShutdown),
+                    worker);
+            kept.put(key, begun);
+            begun.whenComplete((atlas, failed) -> solved.incrementAndGet());
+            return begun;
+        } catch (RejectedExecutionException tooManyWait) {
+            // The next question tries again.
+            return new CompletableFuture<>();
+        }
     }
 }

@@ -31,7 +31,7 @@ public class Plans {
         boolean forming = open.policy().schools().follow(School.FORM_IN_THE_SET);
         Bench bench = open.file().contents().bench();
         return kept.get(
-                new Key(CircuitKey.of(open), bench.lineVolts(), way, forming, asItIs),
+                new Key(CircuitKey.of(open.set(), bench.mode()), bench.lineVolts(), way, forming, asItIs),
                 key -> Planner.plan(open.set(), bench.mode(), bench.lineVolts(), way, forming, asItIs));
     }
 }

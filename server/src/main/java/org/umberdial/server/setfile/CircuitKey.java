@@ -3,6 +3,7 @@ package org.umberdial.server.setfile;
 import java.util.List;
 import java.util.Map;
 import org.umberdial.core.circuit.deck.Card;
+import org.umberdial.core.set.BenchSet;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.tube.TubeModels;
 
@@ -13,12 +14,8 @@ public record CircuitKey(
         Map<String, Map<String, Double>> models,
         TubeModels tubes,
         String mode) {
-    public static CircuitKey of(OpenSet open) {
+    public static CircuitKey of(BenchSet set, String mode) {
         return new CircuitKey(
-                open.set().cards(),
-                open.set().parts().stream().map(Part::unconfirmed).toList(),
-                open.set().models(),
-                open.set().tubes(),
-                open.file().contents().bench().mode());
+                set.cards(), set.parts().stream().map(Part::unconfirmed).toList(), set.models(), set.tubes(), mode);
     }
 }

@@ -36,8 +36,11 @@ public class SetFiles {
 
     private record Key(String shopId, String setId) {}
 
-    /** @param stamps where its log's times stand, for the next entry */
-    private record Held(Stamp stamp, OpenSet open, Stamps stamps) {}
+    /**
+     * @param stamps where its log's times stand, for the next entry
+     * @param solved how many atlases stood before it was opened
+     */
+    private record Held(Stamp stamp, OpenSet open, Stamps stamps, long solved) {}
 
     private final Cache<Key, Held> held =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
@@ -47,6 +50,7 @@ public class SetFiles {
     private final InstrumentService instruments;
     private final EvidenceService evidence;
     private final CatalogueService catalogues;
+    private final AtlasDesk atlases;
 
     public SetFiles(
             StampTables stamps,
@@ -54,7 +58,9 @@ public class SetFiles {
             ShopService shops,
             InstrumentService instruments,
             EvidenceService evidence,
-            CatalogueService catalogues) {
+            CatalogueService catalogues,
+            AtlasDesk atlases) {
+        this.atlases = atlases;
         this.stamps = stamps;
         this.sets = sets;
         this.shops = shops;
@@ -73,7 +79,8 @@ public class SetFiles {
         // Taken before anything is loaded: a change in between makes what is kept newer than its stamp, never older.
         Stamp stamp = stamps.stamp(shopId, setId).orElseThrow(() -> Problem.notFound("This set"));
         Held before = held.getIfPresent(key);
-        if (before != null && before.stamp.equals(stamp)) {
+        boolean mayKnowMore = before != null && before.open.file().isForNow() && before.solved != atlases.solved();
+        if (before != null && before.stamp.equals(stamp) && !mayKnowMore) {
             return before.open;
         }
         Held now = load(shopId, setId, stamp, Optional.ofNullable(before));
@@ -102,9 +109,10 @@ public class SetFiles {
                 shopId,
                 setId,
                 known.isEmpty() ? -1 : known.get(known.size() - 1).order());
+        long solved = atlases.solved();
         List<LogEntry> entries = EvidenceService.straightened(fresh, times);
         EvidenceLog log = sameCircuit.map(open -> open.log().and(entries)).orElseGet(() -> new EvidenceLog(entries));
-        SetFile file = Areas.open(new SetFile.Contents(
+        SetFile.Contents contents = new SetFile.Contents(
                 stored.set(),
                 stored.arrival().extras(),
                 stored.arrival().supply(),
@@ -115,9 +123,10 @@ public class SetFiles {
                 kit,
                 sameCircuit
                         .map(open -> open.file().contents().catalogue())
-                        .orElseGet(() -> catalogues.catalogue(shopId))));
+                        .orElseGet(() -> catalogues.catalogue(shopId)));
+        SetFile file = Areas.open(contents, atlases);
         OpenSet open = new OpenSet(stored, shop, there, joined(known, fresh), file, stamp.revision(), stamp.rules());
-        return new Held(stamp, open, times);
+        return new Held(stamp, open, times, solved);
     }
 
     private static List<KeptEntry> joined(List<KeptEntry> there, List<KeptEntry> fresh) {

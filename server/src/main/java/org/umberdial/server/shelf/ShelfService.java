@@ -138,7 +138,9 @@ public class ShelfService {
                 next.map(Act::title).orElse(""),
                 next.filter(act -> act.plug() == Plug.IN).isPresent(),
                 next.map(Act::area).orElse(""));
-        tables.keep(shopId, set.id(), set.revision(), FORM + set.rules(), summary);
+        if (!set.file().isForNow()) {
+            tables.keep(shopId, set.id(), set.revision(), FORM + set.rules(), summary);
+        }
         return summary;
     }
 

@@ -25,17 +25,20 @@ final class Harmonics {
     private final double[][] phasors;
     private final double[] staticMatrix;
 
-    /** @param solver standing at an operating point of {@code values} */
-    Harmonics(Solver solver, Values values) {
+    /**
+     * @param solver standing at an operating point of {@code values}
+     * @param count how many harmonics of the line are followed
+     */
+    Harmonics(Solver solver, Values values, int count) {
         this.solver = solver;
         network = solver.network;
         int magnets = network.magnets().size();
         half = solver.stamps.size + magnets;
         solver.worstMiss(values);
         staticMatrix = solver.matrix;
-        phasors = new double[COUNT][];
+        phasors = new double[count][];
         ComplexSystem system = new ComplexSystem(half, entries -> walk(entries, values, 1));
-        for (int k = 1; k <= COUNT; k++) {
+        for (int k = 1; k <= count; k++) {
             int harmonic = k;
             boolean regular = system.fill(entries -> walk(entries, values, harmonic));
             drive(system, values, k);
@@ -58,7 +61,7 @@ final class Harmonics {
         double least = 0;
         for (int i = 0; i < SAMPLES; i++) {
             double sum = 0;
-            for (int k = 1; k <= COUNT; k++) {
+            for (int k = 1; k <= phasors.length; k++) {
                 double angle = 2 * Math.PI * k * i / SAMPLES;
                 sum += phasors[k - 1][node] * Math.cos(angle) - phasors[k - 1][half + node] * Math.sin(angle);
             }
@@ -71,7 +74,7 @@ final class Harmonics {
     /** Frequency of the strongest harmonic [Hz]. */
     double hertz(int node) {
         int strongest = 0;
-        for (int k = 1; k < COUNT; k++) {
+        for (int k = 1; k < phasors.length; k++) {
             if (square(phasors[k][node]) + square(phasors[k][half + node])
                     > square(phasors[strongest][node]) + square(phasors[strongest][half + node])) {
                 strongest = k;

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -14,17 +13,21 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.diagnosis.Advice;
 import org.umberdial.core.diagnosis.Atlas;
+import org.umberdial.core.diagnosis.AtlasSource;
+import org.umberdial.core.diagnosis.Background;
 import org.umberdial.core.diagnosis.BenchReadings;
 import org.umberdial.core.diagnosis.Diagnosis;
 import org.umberdial.core.diagnosis.FaultMode;
 import org.umberdial.core.diagnosis.Ranking;
 import org.umberdial.core.diagnosis.Standing;
 import org.umberdial.core.evidence.ForNow;
+import org.umberdial.core.role.Symptom;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
+import org.umberdial.core.volts.VoltsArea;
 import org.umberdial.core.volts.WhatIf;
-import org.umberdial.server.diagnosis.Atlases;
 import org.umberdial.server.security.Caller;
+import org.umberdial.server.setfile.AtlasDesk;
 import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
 
@@ -62,6 +65,7 @@ class DiagnosisController {
     record ProbeView(String node, String part, String words, double bits, double minutes) {}
 
     /**
+     * @param underway whether the faults are still being solved: ask again
      * @param reason why nothing can be said; empty when it can
      * @param read how many points were read, {@code points} how many there are
      * @param verdict in a sentence
@@ -70,6 +74,7 @@ class DiagnosisController {
     record DiagnosisView(
             int revision,
             String title,
+            boolean underway,
             String reason,
             int read,
             int points,
@@ -84,9 +89,9 @@ class DiagnosisController {
             List<String> notes) {}
 
     private final SetFiles files;
-    private final Atlases atlases;
+    private final AtlasDesk atlases;
 
-    DiagnosisController(SetFiles files, Atlases atlases) {
+    DiagnosisController(SetFiles files, AtlasDesk atlases) {
         this.files = files;
         this.atlases = atlases;
     }
@@ -95,30 +100,42 @@ class DiagnosisController {
     DiagnosisView diagnosis(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         OpenSet open = files.open(caller.shopId(), setId.toString());
         String mode = open.file().contents().bench().mode();
-        Optional<Atlases.Standing> standing = atlases.of(open);
-        if (standing.isEmpty() || standing.get().atlas().points().isEmpty()) {
-            String why = WhatIf.whyUnsolved(open.set(), mode);
-            return refused(open, why.isEmpty() ? "This circuit has no point that is read on DC." : why);
+        AtlasSource.Answer answer =
+                atlases.of(open.set(), open.file().contents().bench());
+        if (answer instanceof AtlasSource.Ready ready) {
+            return view(open, ready);
         }
+        String why = WhatIf.whyUnsolved(open.set(), mode);
+        return without(
+                open,
+                answer instanceof AtlasSource.Underway,
+                answer instanceof AtlasSource.Underway
+                        ? "Every fault of this circuit is being solved, once; it takes some seconds."
+                        : why.isEmpty() ? "This circuit has no point that is read on DC." : why);
+    }
+
+    private static DiagnosisView view(OpenSet open, AtlasSource.Ready ready) {
         BenchReadings readings = BenchReadings.of(
                 open.set(),
                 open.log().readings(),
                 open.file().contents().bench(),
-                standing.get().healthy());
-        Atlas atlas = standing.get().atlas();
-        Diagnosis diagnosis = Ranking.of(
-                atlas, readings.volts(), new Standing(open.set(), open.file().ledger()));
+                ready.healthy(),
+                open.file().ledger().lastReplaced());
+        Atlas atlas = ready.atlas();
+        Background background = VoltsArea.background(open.file(), open.file().ledger());
+        Diagnosis diagnosis = Ranking.ofAll(atlas, readings.all(), new Standing(open.set(), background));
         Advice advice = new Advice(open.set());
         return new DiagnosisView(
                 open.revision(),
                 open.stored().label().title(),
+                false,
                 "",
                 readings.volts().size(),
                 atlas.points().size(),
-                advice.verdict(diagnosis, readings.volts().size()),
+                advice.verdict(diagnosis, readings.all().size()),
                 percent(diagnosis.healthy()),
                 percent(diagnosis.unknown()),
-                standing.get().line() > 0 ? Engineering.print(standing.get().line(), Unit.VOLT) : "",
+                ready.line() > 0 ? Engineering.print(ready.line(), Unit.VOLT) : "",
                 diagnosis.suspects().stream().map(s -> view(open, advice, s)).toList(),
                 hidden(diagnosis.unseen()),
                 hidden(diagnosis.unsolved()),
@@ -127,13 +144,14 @@ class DiagnosisController {
                         .map(probe -> new ProbeView(
                                 probe.node(), probe.part(), advice.words(probe), probe.bits(), probe.minutes()))
                         .toList(),
-                notes(open, readings, diagnosis));
+                notes(open, readings, diagnosis, background));
     }
 
-    private static DiagnosisView refused(OpenSet open, String reason) {
+    private static DiagnosisView without(OpenSet open, boolean underway, String reason) {
         return new DiagnosisView(
                 open.revision(),
                 open.stored().label().title(),
+                underway,
                 reason,
                 0,
                 0,
@@ -172,17 +190,16 @@ class DiagnosisController {
                         .filter(sign -> Math.abs(sign.speaks()) > SPEAKS)
                         .limit(MOST_SIGNS)
                         .map(sign -> new SignView(
-                                open.set().nameOf(sign.node()),
-                                volts(sign.read()),
-                                Double.isNaN(sign.predicted()) ? "anything" : volts(sign.predicted()),
-                                volts(sign.healthy()),
+                                open.set().nameOf(sign.spot().node())
+                                        + sign.spot().suffix(),
+                                sign.spot().text(sign.read()),
+                                Double.isNaN(sign.predicted())
+                                        ? "anything"
+                                        : sign.spot().text(sign.predicted()),
+                                sign.spot().text(sign.healthy()),
                                 (int) Math.signum(sign.speaks())))
                         .toList(),
                 advice.acquits(suspect));
-    }
-
-    private static String volts(double volts) {
-        return Engineering.round(Math.abs(volts) < 0.005 ? 0 : volts, Unit.VOLT);
     }
 
     private static List<HiddenView> hidden(List<FaultMode> modes) {
@@ -195,16 +212,29 @@ class DiagnosisController {
                 .toList();
     }
 
-    private static List<String> notes(OpenSet open, BenchReadings readings, Diagnosis diagnosis) {
+    private static List<String> notes(
+            OpenSet open, BenchReadings readings, Diagnosis diagnosis, Background background) {
         List<String> notes = new ArrayList<>();
         if (!diagnosis.passedOver().isEmpty()) {
             notes.add("Left out, since the healthy circuit has nothing to compare them with: "
-                    + diagnosis.passedOver().stream().map(open.set()::nameOf).collect(Collectors.joining(", ")) + ".");
+                    + diagnosis.passedOver().stream()
+                            .map(spot -> open.set().nameOf(spot.node()) + spot.suffix())
+                            .collect(Collectors.joining(", "))
+                    + ".");
         }
         String disturbed = ForNow.disturbing(open.log());
         if (!disturbed.isEmpty()) {
             notes.add("Not as drawn for now: " + disturbed
                     + ". Readings taken so are left out; what was read before is ranked.");
+        }
+        if (!background.heard().isEmpty()) {
+            notes.add("What is heard counts too: "
+                    + background.heard().stream().map(Symptom::words).collect(Collectors.joining("; ")) + ".");
+        }
+        if (!readings.beside().isEmpty()) {
+            notes.add(readings.beside().size()
+                    + (readings.beside().size() == 1 ? " reading" : " readings")
+                    + " of cold ohms or ripple count too.");
         }
         if (readings.moved() > 0) {
             notes.add(readings.moved()

@@ -24,6 +24,7 @@ import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.cold.Charge;
 import org.umberdial.core.cold.ColdArea;
 import org.umberdial.core.cold.PartOhms;
+import org.umberdial.core.diagnosis.AtlasSource;
 import org.umberdial.core.entry.Entry;
 import org.umberdial.core.entry.EntryGrammar;
 import org.umberdial.core.evidence.ForNow;
@@ -40,6 +41,7 @@ import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.Unit;
 import org.umberdial.core.volts.Branch;
 import org.umberdial.core.volts.Finding;
+import org.umberdial.core.volts.LiftTest;
 import org.umberdial.core.volts.MeterReach;
 import org.umberdial.core.volts.Plausibility;
 import org.umberdial.core.volts.PointVerdict;
@@ -121,6 +123,10 @@ class VoltsController {
 
     record CautionView(String id, String when, String text, Caution.Level level, String deferTo) {}
 
+    /**
+     * @param comesTo what all readings together come to, a sentence; empty when nothing is off
+     * @param underway whether the faults of the circuit are still being solved: suspects follow, ask again
+     */
     record VoltsView(
             String setId,
             int revision,
@@ -135,6 +141,8 @@ class VoltsController {
             Staircase staircase,
             List<BranchView> branches,
             List<FindingView> findings,
+            String comesTo,
+            boolean underway,
             @Schema(nullable = true) ActView next,
             String barred,
             String meterReach,
@@ -215,7 +223,9 @@ class VoltsController {
                 open.log().readings().and(List.of(reading)),
                 policy,
                 bench,
-                open.file().ledger());
+                VoltsArea.background(open.file(), open.file().ledger()),
+                // What is being typed is judged by itself; suspects wait until it is kept.
+                AtlasSource.NONE);
         PointVerdict verdict = report.points().stream()
                 .filter(p -> p.point().node().equals(entry.subject()))
                 .findFirst()
@@ -241,17 +251,16 @@ class VoltsController {
 
     /** What a reading with a part lifted would say of that part. */
     private static String evidence(VoltsReport report, Entry entry) {
-        Optional<Suspect> suspect = report.findings().stream()
-                .filter(finding -> finding.node().equals(entry.subject()))
-                .flatMap(finding -> finding.suspects().stream())
-                .filter(s -> s.part().equalsIgnoreCase(entry.lifted()))
+        Optional<LiftTest> lift = report.lifts().stream()
+                .filter(test ->
+                        test.node().equals(entry.subject()) && test.part().equalsIgnoreCase(entry.lifted()))
                 .findFirst();
-        return suspect.map(s -> switch (s.standing()) {
+        return lift.map(test -> switch (test.standing()) {
                     case PROVEN ->
-                        "With " + s.part() + " lifted this point is right: that proves " + s.part() + " " + s.failure()
-                                + ".";
-                    case CLEARED -> "As wrong as before with " + s.part() + " lifted: that clears " + s.part() + ".";
-                    case OPEN -> "Better, but not right: " + s.part() + " may be part of it, not all.";
+                        "With " + test.part() + " lifted this point is right: that proves " + test.part() + " leaky.";
+                    case CLEARED ->
+                        "As wrong as before with " + test.part() + " lifted: that clears " + test.part() + ".";
+                    case OPEN -> "Better, but not right: " + test.part() + " may be part of it, not all.";
                 })
                 .orElse(
                         entry.lifted().contains(" ")
@@ -327,6 +336,8 @@ class VoltsController {
                 report.staircase(),
                 report.branches().stream().map(b -> branch(set, b)).toList(),
                 report.findings().stream().map(f -> finding(set, f)).toList(),
+                report.comesTo(),
+                report.underway(),
                 ActView.next(open).orElse(null),
                 guide.open(Gate.POWER) ? "" : guide.stops(Gate.POWER).get(0).words(),
                 MeterReach.caution(set.set(), report, bench).orElse(""),
@@ -402,9 +413,8 @@ class VoltsController {
     }
 
     private static SuspectView suspect(StoredSet set, Suspect s) {
-        Unit unit = s.rule().equals("tube") ? Unit.AMPERE : Unit.OHM;
         String severity =
-                s.severity().isPresent() ? Engineering.print(s.severity().getAsDouble(), unit) : "";
+                s.severity().isPresent() ? Engineering.round(s.severity().getAsDouble(), s.unit()) : "";
         return new SuspectView(
                 s.part(),
                 s.failure(),

@@ -1,4 +1,4 @@
-package org.umberdial.core.arrival;
+package org.umberdial.core.role;
 
 import java.util.ArrayList;
 import java.util.Arrays;
