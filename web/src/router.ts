@@ -195,6 +195,13 @@ export const router = createRouter({
         { path: 'log', component: () => import('./log/LogView.vue'), props: true, meta: { title: 'Log' } },
       ],
     },
+    { path: '/practice', component: () => import('./practice/PracticesView.vue'), meta: { title: 'Practice' } },
+    {
+      path: '/practice/:practiceId',
+      component: () => import('./practice/PracticeView.vue'),
+      props: true,
+      meta: { title: 'Practice' },
+    },
     { path: '/house', component: () => import('./house/HouseView.vue'), meta: { title: 'House policy' } },
     { path: '/house/tubes', component: () => import('./tubes/TubesView.vue'), meta: { title: 'Tubes' } },
     {

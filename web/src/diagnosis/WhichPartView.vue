@@ -147,17 +147,19 @@ const figure = (percent: number) => (percent >= 99.5 ? '>99' : percent < 1 ? '<1
           <ol>
             <li
               v-for="(probe, i) in data.probes"
-              :key="probe.node + probe.part"
+              :key="probe.words"
               class="flex min-h-12 items-center justify-between gap-3 border-t border-line px-4 py-1.5"
               :class="i === 0 ? 'bg-mark' : ''"
             >
-              <RouterLink
-                v-if="probe.node"
-                class="font-semibold text-accent underline underline-offset-4"
-                :to="`/sets/${setId}/volts?point=${encodeURIComponent(probe.node)}`"
-              >
-                {{ say(probe.words) }}
-              </RouterLink>
+              <span v-if="probe.node">
+                <RouterLink
+                  class="font-semibold text-accent underline underline-offset-4"
+                  :to="`/sets/${setId}/volts?point=${encodeURIComponent(probe.node)}`"
+                >
+                  {{ say(probe.words) }}
+                </RouterLink>
+                <span v-if="probe.typed" class="block text-sm text-soft">{{ say(probe.typed) }}</span>
+              </span>
               <RouterLink
                 v-else
                 class="font-semibold text-accent underline underline-offset-4"

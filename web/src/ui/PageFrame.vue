@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  AcademicCapIcon,
   ArchiveBoxIcon,
   MoonIcon,
   ShoppingCartIcon,
@@ -22,10 +23,12 @@ useHeadingFocus('heading')
 
 <template>
   <div class="flex h-full flex-col">
-    <header class="flex min-h-16 flex-wrap items-center gap-x-6 border-b py-1 border-line bg-sheet px-6 max-sm:px-4">
+    <header
+      class="flex min-h-16 items-center gap-x-6 border-b py-1 border-line bg-sheet px-6 max-xl:flex-wrap max-sm:px-4"
+    >
       <h1 ref="heading" tabindex="-1" class="text-xl font-semibold">{{ title }}</h1>
-      <p v-if="hint" class="text-soft max-sm:hidden">{{ hint }}</p>
-      <nav class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0 max-sm:gap-0" aria-label="Shop">
+      <p v-if="hint" class="min-w-0 truncate text-soft max-sm:hidden" :title="hint">{{ hint }}</p>
+      <nav class="ml-auto flex shrink-0 flex-wrap items-center gap-2 max-sm:ml-0 max-sm:gap-0" aria-label="Shop">
         <slot name="actions" />
         <RouterLink
           to="/"
@@ -34,6 +37,14 @@ useHeadingFocus('heading')
         >
           <ArchiveBoxIcon class="size-5" aria-hidden="true" />
           <span class="max-sm:sr-only">Shelf</span>
+        </RouterLink>
+        <RouterLink
+          to="/practice"
+          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          active-class="font-semibold text-ink!"
+        >
+          <AcademicCapIcon class="size-5" aria-hidden="true" />
+          <span class="max-sm:sr-only">Practice</span>
         </RouterLink>
         <RouterLink
           to="/house"

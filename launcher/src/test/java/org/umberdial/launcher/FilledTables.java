@@ -86,7 +86,9 @@ final class FilledTables {
             "series_id",
             "series",
             "run_id",
-            "power_run"
+            "power_run",
+            "practice_id",
+            "practice"
         };
         for (int at = 0; at < refers.length; at += 2) {
             if (column.name.equals(refers[at])) {

@@ -20,7 +20,8 @@ class WebConfiguration implements WebMvcConfigurer {
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
         for (String address :
-                new String[] {"/", "/sets/**", "/house/**", "/welcome", "/sign-in", "/pair", "/account"}) {
+                new String[] {"/", "/sets/**", "/practice/**", "/house/**", "/welcome", "/sign-in", "/pair", "/account"
+                }) {
             registry.addViewController(address).setViewName("forward:/index.html");
         }
     }

@@ -24,7 +24,7 @@ class DiagnosisTest {
     /** The demo shop's brown set has a coupling capacitor that leaks and a screen resistor that has drifted. */
     @Test
     void theDemoSetsTwoFaultsAreNamed_eachWithItsProof() {
-        JsonNode view = RunningServer.get(SETS + "1/diagnosis").json();
+        JsonNode view = RunningServer.whenReady(SETS + "1/diagnosis");
         JsonNode first = view.at("/suspects/0");
         assertEquals("C4 R11 ", parts(first), view.toString());
         assertTrue(view.at("/verdict").asString().startsWith("Likely: C4 leaks"), view.toString());
@@ -44,7 +44,7 @@ class DiagnosisTest {
                 .contains("no circuit yet"));
         Guest guest = new Guest(RunningServer.base());
         String set = "/api/sets/" + guest.newTableSet();
-        JsonNode unread = guest.get(set + "/diagnosis").json();
+        JsonNode unread = guest.whenReady(set + "/diagnosis");
         assertEquals(0, unread.at("/suspects").size(), unread.toString());
         assertTrue(unread.at("/probes/0/node").asString().length() > 1, "but it says what to read first");
         // One reading, on the grid that the coupling capacitor lifts.
@@ -53,7 +53,7 @@ class DiagnosisTest {
                 "{\"id\":\"" + UUID.randomUUID()
                         + "\",\"text\":\"6\",\"node\":\"v4_grid\",\"confirmed\":true,\"takenAt\":null,\"note\":\"\"}");
         assertTrue(kept.status() < 300, kept.text());
-        JsonNode read = guest.get(set + "/diagnosis").json();
+        JsonNode read = guest.whenReady(set + "/diagnosis");
         assertEquals(1, read.at("/read").asInt(), read.toString());
         assertTrue(read.at("/verdict").asString().contains("C4"), read.toString());
         assertEquals(

@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.UUID;
+import tools.jackson.databind.JsonNode;
 
 /** Somebody at one application with a cookie jar of their own. */
 final class Guest {
@@ -53,6 +54,10 @@ final class Guest {
 
     RunningServer.Answer get(String path) {
         return send("GET", path, "");
+    }
+
+    JsonNode whenReady(String path) {
+        return RunningServer.whenReady(() -> get(path));
     }
 
     RunningServer.Answer post(String path, String json) {

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -30,6 +31,8 @@ public final class RunningServer implements BeforeAllCallback {
             "umber_test_" + UUID.randomUUID().toString().substring(0, 8);
     /** Seconds of a run of first power in one of the clock's. */
     static final double SPEED = 6;
+
+    private static final int MOST_ASKED = 60;
 
     private static ConfigurableApplicationContext context;
 
@@ -95,6 +98,19 @@ public final class RunningServer implements BeforeAllCallback {
                 .header("Content-Type", "application/json")
                 .POST(HttpRequest.BodyPublishers.ofString(json))
                 .build());
+    }
+
+    /** What is answered once what is worked out for it is ready; each question waits a moment by itself. */
+    static JsonNode whenReady(String path) {
+        return whenReady(() -> get(path));
+    }
+
+    static JsonNode whenReady(Supplier<Answer> ask) {
+        JsonNode answer = ask.get().json();
+        for (int asked = 1; answer.at("/underway").asBoolean() && asked < MOST_ASKED; asked++) {
+            answer = ask.get().json();
+        }
+        return answer;
     }
 
     static Answer put(String path, String json) {

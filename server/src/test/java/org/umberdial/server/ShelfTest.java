@@ -48,6 +48,11 @@ class ShelfTest {
         JsonNode entries =
                 RunningServer.get("/api/sets?find=set&size=50").json().at("/entries");
         assertTrue(entries.size() >= 4, entries.toString());
+        // What is still being worked out for one of them would come between two questions.
+        for (JsonNode entry : entries) {
+            RunningServer.whenReady("/api/sets/" + entry.at("/id").asString() + "/diagnosis");
+        }
+        entries = RunningServer.get("/api/sets?find=set&size=50").json().at("/entries");
         for (JsonNode entry : entries) {
             String path = "/api/sets/" + entry.at("/id").asString();
             JsonNode stands = RunningServer.get(path + "/stands").json();

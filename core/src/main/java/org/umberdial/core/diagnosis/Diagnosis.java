@@ -8,6 +8,7 @@ import java.util.Optional;
  * What readings say of a set.
  *
  * @param healthy how likely everything is as it should be, as far as these readings can show, 0 to 1
+ * @param sound how likely nothing is wrong that any spot would show, whether it was read or not, 0 to 1
  * @param unknown how likely it is something that was not reckoned: two faults at once, a wrong wire, a part not drawn
  * @param suspects the likeliest first
  * @param unseen faults that no point of this set shows, whatever is read
@@ -17,6 +18,7 @@ import java.util.Optional;
  */
 public record Diagnosis(
         double healthy,
+        double sound,
         double unknown,
         List<Suspect> suspects,
         List<FaultMode> unseen,

@@ -44,6 +44,7 @@ public final class Ranking {
 
     private final boolean[] seen;
     private final double healthy;
+    private final double sound;
     private final double unknown;
     /** Two at once, looked for where one alone does not explain it, and what each is believed. */
     private final List<Pairs.Pair> pairs;
@@ -75,6 +76,8 @@ public final class Ranking {
         }
         seen = new boolean[belief.length];
         double within = Math.exp(weighing.healthyLog() - most) / sum;
+        double nothing = within;
+        Map<Atlas.Track, Boolean> shown = new HashMap<>();
         for (int i = 0; i < pairBelief.length; i++) {
             pairBelief[i] /= sum;
         }
@@ -82,8 +85,11 @@ public final class Ranking {
             belief[i] /= sum;
             seen[i] = isSeen(pieces.get(i));
             within += seen[i] ? 0 : belief[i];
+            boolean shows = shown.computeIfAbsent(pieces.get(i).track(), this::shows);
+            nothing += shows ? 0 : belief[i];
         }
         healthy = within;
+        sound = nothing;
         unknown = Math.exp(weighing.unknownLog() - most) / sum;
     }
 
@@ -191,6 +197,7 @@ public final class Ranking {
                 .toList();
         return new Diagnosis(
                 healthy,
+                sound,
                 unknown,
                 suspects,
                 unseen,

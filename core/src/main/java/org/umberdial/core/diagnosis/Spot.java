@@ -78,6 +78,15 @@ public record Spot(String node, Kind kind) {
         };
     }
 
+    /** How its figure is typed, after {@link #asks}; empty for volts. */
+    public String typed() {
+        return switch (kind) {
+            case DC -> "";
+            case OHMS -> "Typed with its unit, as in 4.7k or 150 ohms.";
+            case RIPPLE -> "Typed with AC behind it, as in 1.2 AC.";
+        };
+    }
+
     /** What of a node it is, after its name; empty for volts. */
     public String suffix() {
         return switch (kind) {

@@ -13,6 +13,7 @@ import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.diagnosis.Diagnosis;
+import org.umberdial.core.diagnosis.Spot;
 import org.umberdial.core.reading.ReadingKind;
 import org.umberdial.core.set.BenchSet;
 
@@ -133,11 +134,20 @@ final class NextRules {
                                 .map(suspect -> confirm(finding, suspect)))
                         .findFirst();
             }
+            String why = "Of all that is left to read it tells most about which part is guilty." + leads(s);
+            Spot spot = probe.spot().orElseThrow();
+            if (spot.kind() != Spot.Kind.DC) {
+                return Optional.of(act(
+                        "read-next",
+                        spot.node(),
+                        spot.asks(s.set.nameOf(spot.node())) + ". " + spot.typed(),
+                        why,
+                        spot.kind() == Spot.Kind.RIPPLE));
+            }
             return s.points.stream()
                     .filter(point -> point.point().node().equals(probe.node()))
                     .findFirst()
-                    .map(point -> read(
-                            point, "Of all that is left to read it tells most about which part is guilty." + leads(s)));
+                    .map(point -> read(point, why));
         });
     }
 

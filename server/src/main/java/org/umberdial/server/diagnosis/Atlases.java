@@ -7,11 +7,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
 import org.umberdial.core.area.Bench;
@@ -32,7 +36,9 @@ import org.umberdial.server.setfile.CircuitKey;
  */
 @Service
 public class Atlases implements AtlasDesk, DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(Atlases.class);
     private static final int MOST_KEPT = 24;
+    private static final long MOMENT_MILLIS = 2000;
     private static final int MOST_WAITING = 16;
 
     private record Key(CircuitKey circuit, double line, String meter, List<String> points) {}
@@ -59,6 +65,15 @@ public class Atlases implements AtlasDesk, DisposableBean {
 
     @Override
     public Answer of(BenchSet set, Bench bench) {
+        return answer(set, bench, 0);
+    }
+
+    @Override
+    public Answer soon(BenchSet set, Bench bench) {
+        return answer(set, bench, MOMENT_MILLIS);
+    }
+
+    private Answer answer(BenchSet set, Bench bench, long millis) {
         Optional<HealthySet> whole = HealthySet.of(set, bench.mode());
         if (whole.isEmpty() || BenchReadings.points(set).isEmpty()) {
             return new None();
@@ -74,10 +89,19 @@ public class Atlases implements AtlasDesk, DisposableBean {
         if (atlas == null || atlas.isCompletedExceptionally()) {
             atlas = begin(set, bench, healthy, key);
         }
-        if (!atlas.isDone()) {
+        try {
+            return atlas.get(millis, TimeUnit.MILLISECONDS)
+                    .<Answer>map(a -> new Ready(a, healthy, line))
+                    .orElseGet(None::new);
+        } catch (TimeoutException notYet) {
             return new Underway();
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            return new Underway();
+        } catch (ExecutionException failed) {
+            LOG.warn("an atlas could not be solved", failed);
+            return new None();
         }
-        return atlas.join().<Answer>map(a -> new Ready(a, healthy, line)).orElseGet(None::new);
     }
 
     private CompletableFuture<Optional<Atlas>> begin(BenchSet set, Bench bench, HealthySet healthy, Key key) {

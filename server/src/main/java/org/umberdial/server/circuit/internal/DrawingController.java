@@ -1,12 +1,10 @@
 package org.umberdial.server.circuit.internal;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -23,20 +21,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberdial.core.circuit.deck.Card;
-import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.deck.DeckWriter;
-import org.umberdial.core.draft.Stage;
-import org.umberdial.core.drawing.Drawing;
-import org.umberdial.core.drawing.Gate;
-import org.umberdial.core.drawing.Ink;
-import org.umberdial.core.drawing.Schematic;
 import org.umberdial.core.drawing.Svg;
 import org.umberdial.core.entry.PartLine;
 import org.umberdial.core.entry.PartShorthand;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.policy.Vocabulary;
 import org.umberdial.core.role.NetworkRole;
-import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.set.Part;
 import org.umberdial.core.set.PartValue;
 import org.umberdial.core.set.ValueOrigin;
@@ -44,6 +35,7 @@ import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.walk.Sibling;
 import org.umberdial.core.walk.StageSwap;
 import org.umberdial.core.walk.Walk;
+import org.umberdial.server.circuit.DrawnCircuit;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
 import org.umberdial.server.sets.CircuitService;
@@ -55,51 +47,6 @@ import org.umberdial.server.shop.ShopService;
 @RestController
 @RequestMapping("/api/sets/{setId}")
 class DrawingController {
-    /** @param transform empty for none */
-    record StrokeView(String path, boolean filled, boolean dashed, String transform) {}
-
-    record TextView(String text, double x, double y, Drawing.Anchor anchor) {}
-
-    /**
-     * @param box left, top, width and height of what a finger means by it, in the picture's units
-     * @param confirmed whether it was compared with this set
-     */
-    record DrawnPartView(
-            String reference,
-            String name,
-            String job,
-            List<Double> box,
-            List<String> nodes,
-            List<StrokeView> strokes,
-            List<TextView> texts,
-            boolean confirmed) {}
-
-    record NamedEndView(
-            String node,
-            StrokeView stroke,
-            @Schema(nullable = true) TextView text) {}
-
-    /** Room for what stands at a node. */
-    record VoltsSpotView(String node, double x, double y, Drawing.Anchor anchor) {}
-
-    record DrawnWireView(String node, StrokeView stroke) {}
-
-    record DrawnStageView(String id, String label, List<Double> box, List<String> parts) {}
-
-    /**
-     * @param doubt why the drawing is not to be trusted; empty when it was compared with the circuit and is one with it
-     */
-    record DrawingView(
-            double width,
-            double height,
-            List<DrawnPartView> parts,
-            List<DrawnWireView> wires,
-            List<StrokeView> dots,
-            List<NamedEndView> ends,
-            List<VoltsSpotView> spots,
-            List<DrawnStageView> stages,
-            String doubt) {}
-
     record WalkStepView(
             String reference,
             String stage,
@@ -163,32 +110,9 @@ class DrawingController {
     }
 
     @GetMapping("/drawing")
-    DrawingView drawing(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
+    DrawnCircuit.DrawingView drawing(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
         StoredSet stored = sets.set(caller.shopId(), setId.toString());
-        Drawing drawing = drawn(stored);
-        boolean iec = iec(caller);
-        PartRoles roles =
-                new PartRoles(stored.set().cards(), stored.set().tubes().data());
-        List<String> wrong = Gate.check(drawing, stored.deck());
-        return new DrawingView(
-                drawing.width() * Ink.SCALE,
-                drawing.height() * Ink.SCALE,
-                drawing.shapes().stream()
-                        .map(shape -> part(stored, shape, iec, roles))
-                        .toList(),
-                drawing.wires().stream()
-                        .map(wire -> new DrawnWireView(wire.node(), stroke(Ink.of(wire))))
-                        .toList(),
-                Svg.dots(drawing).stream()
-                        .map(dot -> stroke(Ink.dot(dot[0], dot[1])))
-                        .toList(),
-                drawing.flags().stream().map(DrawingController::end).toList(),
-                drawing.spots().stream()
-                        .map(spot -> new VoltsSpotView(
-                                spot.node(), spot.x() * Ink.SCALE, spot.y() * Ink.SCALE, spot.anchor()))
-                        .toList(),
-                drawing.stages().stream().map(DrawingController::stage).toList(),
-                wrong.isEmpty() ? "" : "The drawing does not show this circuit: " + wrong.get(0) + ".");
+        return DrawnCircuit.view(stored.deck(), stored.set(), iec(caller));
     }
 
     /** The drawing as a file. */
@@ -207,7 +131,10 @@ class DrawingController {
                                 .filename("schematic.svg")
                                 .build()
                                 .toString())
-                .body(Svg.write(drawn(stored), stored.label().title(), iec));
+                .body(Svg.write(
+                        DrawnCircuit.drawn(stored.deck(), stored.set()),
+                        stored.label().title(),
+                        iec));
     }
 
     /** What a part of this set may do. */
@@ -301,75 +228,6 @@ class DrawingController {
     private boolean iec(Caller caller) {
         HousePolicy policy = shops.shop(caller.shopId()).policy();
         return policy.vocabulary() != Vocabulary.NORTH_AMERICAN;
-    }
-
-    private static Drawing drawn(StoredSet stored) {
-        Deck deck = stored.deck();
-        return Schematic.draw(
-                deck,
-                stored.set().tubes().data(),
-                card -> stored.set()
-                        .part(card.reference())
-                        .map(part -> Schematic.value(working(part)))
-                        .orElse(""));
-    }
-
-    /** A part with the value one reckons with. */
-    private static Card working(Part part) {
-        Card card = part.card();
-        return "RCL".indexOf(card.letter()) < 0
-                ? card
-                : part.workingValue().map(card::withValue).orElse(card);
-    }
-
-    private static DrawnPartView part(StoredSet stored, Drawing.Shape shape, boolean iec, PartRoles roles) {
-        Optional<Part> part = stored.set().part(shape.reference());
-        double left = shape.x();
-        double right = shape.x() + shape.width();
-        double top = shape.y();
-        double bottom = shape.y() + shape.height();
-        for (Drawing.Label label : shape.labels()) {
-            left = Math.min(left, label.left());
-            right = Math.max(right, label.right());
-            top = Math.min(top, label.y() - Drawing.Label.HEIGHT);
-            bottom = Math.max(bottom, label.y() + 0.3);
-        }
-        return new DrawnPartView(
-                shape.reference(),
-                shape.labels().isEmpty() ? shape.reference() : shape.reference().replaceFirst("^X", ""),
-                part.map(one -> Walk.job(one, roles, stored.set().tubes().data()))
-                        .orElse(""),
-                Stream.of(left - 0.5, top - 0.5, right - left + 1, bottom - top + 1)
-                        .map(length -> length * Ink.SCALE)
-                        .toList(),
-                shape.pins().stream().map(Drawing.Pin::node).toList(),
-                Ink.of(shape, iec).stream().map(DrawingController::stroke).toList(),
-                shape.labels().stream().map(DrawingController::text).toList(),
-                part.filter(Part::unconfirmed).isEmpty());
-    }
-
-    private static StrokeView stroke(Ink ink) {
-        return new StrokeView(ink.path(), ink.filled(), ink.dashed(), ink.transform());
-    }
-
-    private static TextView text(Drawing.Label label) {
-        return new TextView(label.text(), label.x() * Ink.SCALE, label.y() * Ink.SCALE, label.anchor());
-    }
-
-    private static NamedEndView end(Drawing.Flag flag) {
-        return new NamedEndView(
-                flag.node(), stroke(Ink.of(flag)), flag.sign() == Drawing.Sign.NAMED ? text(flag.label()) : null);
-    }
-
-    private static DrawnStageView stage(Drawing.Stage stage) {
-        String label = Stage.of(stage.name()).map(Stage::label).orElse("");
-        return new DrawnStageView(
-                stage.name(),
-                label,
-                Stream.of(stage.x(), stage.y(), stage.width(), stage.height())
-                        .map(length -> length * Ink.SCALE)
-                        .toList(),
-                stage.parts());
     }
 
     private static WalkView walk(StoredSet stored) {

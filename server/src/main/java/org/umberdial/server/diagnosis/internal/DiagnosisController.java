@@ -19,6 +19,7 @@ import org.umberdial.core.diagnosis.BenchReadings;
 import org.umberdial.core.diagnosis.Diagnosis;
 import org.umberdial.core.diagnosis.FaultMode;
 import org.umberdial.core.diagnosis.Ranking;
+import org.umberdial.core.diagnosis.Spot;
 import org.umberdial.core.diagnosis.Standing;
 import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.role.Symptom;
@@ -61,8 +62,11 @@ class DiagnosisController {
 
     record HiddenView(String part, List<String> ways) {}
 
-    /** @param node to read, empty when a part is to be tested */
-    record ProbeView(String node, String part, String words, double bits, double minutes) {}
+    /**
+     * @param node to read, empty when a part is to be tested
+     * @param typed how the figure is typed, a sentence; empty when as usual
+     */
+    record ProbeView(String node, String part, String words, String typed, double bits, double minutes) {}
 
     /**
      * @param underway whether the faults are still being solved: ask again
@@ -101,7 +105,7 @@ class DiagnosisController {
         OpenSet open = files.open(caller.shopId(), setId.toString());
         String mode = open.file().contents().bench().mode();
         AtlasSource.Answer answer =
-                atlases.of(open.set(), open.file().contents().bench());
+                atlases.soon(open.set(), open.file().contents().bench());
         if (answer instanceof AtlasSource.Ready ready) {
             return view(open, ready);
         }
@@ -142,7 +146,12 @@ class DiagnosisController {
                 diagnosis.probes().stream()
                         .limit(6)
                         .map(probe -> new ProbeView(
-                                probe.node(), probe.part(), advice.words(probe), probe.bits(), probe.minutes()))
+                                probe.node(),
+                                probe.part(),
+                                advice.words(probe),
+                                probe.spot().map(Spot::typed).orElse(""),
+                                probe.bits(),
+                                probe.minutes()))
                         .toList(),
                 notes(open, readings, diagnosis, background));
     }

@@ -198,14 +198,14 @@ class VoltsController {
         Entry entry = understood(open, typed.text, typed.node);
         String value = Engineering.print(entry.value(), entry.kind().unit());
         String question = Plausibility.question(set.set(), entry, bench).orElse(null);
-        if (entry.partOhms() && ColdArea.bench(open.file()).charge() == Charge.State.THERE) {
+        if (entry.kind() == ReadingKind.OHMS && ColdArea.bench(open.file()).charge() == Charge.State.THERE) {
             return new PreviewView(
                     entry.subject(),
-                    entry.subject(),
+                    entry.partOhms() ? entry.subject() : set.set().nameOf(entry.subject()),
                     value,
                     Verdict.NO_EXPECTATION,
                     Charge.refusal(policy.safeVolts()),
-                    true,
+                    entry.partOhms(),
                     question);
         }
         if (entry.partOhms()) {

@@ -1,0 +1,2 @@
+/** The tables and the answers of practice. */
+package org.umberdial.server.practice.internal;
