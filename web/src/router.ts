@@ -147,6 +147,12 @@ export const router = createRouter({
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },
         { path: 'volts', component: () => import('./volts/VoltsView.vue'), props: true, meta: { title: 'Volts' } },
         {
+          path: 'volts/rehearsal',
+          component: () => import('./volts/RehearsalView.vue'),
+          props: true,
+          meta: { title: 'The probe’s way' },
+        },
+        {
           path: 'volts/part',
           component: () => import('./diagnosis/WhichPartView.vue'),
           props: true,

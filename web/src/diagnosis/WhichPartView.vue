@@ -127,6 +127,14 @@ const figure = (percent: number) => (percent >= 99.5 ? '>99' : percent < 1 ? '<1
                     <span class="text-soft">Left as it is:</span>
                     {{ say(part.ignored) }}
                   </dd>
+                  <dd v-if="part.whatIf">
+                    <RouterLink
+                      class="inline-flex min-h-11 items-center text-accent underline underline-offset-4"
+                      :to="`/sets/${setId}/circuit/what-if?${part.whatIf}`"
+                    >
+                      {{ say(`What if: the whole set with ${part.part} so`) }}
+                    </RouterLink>
+                  </dd>
                 </div>
               </dl>
             </div>
@@ -176,7 +184,7 @@ const figure = (percent: number) => (percent >= 99.5 ? '>99' : percent < 1 ? '<1
         </section>
         <Disclosure v-if="data.unseen.length > 0" v-slot="{ open }" as="section" class="border-t border-line">
           <DisclosureButton class="min-h-12 w-full px-4 text-left font-semibold">
-            {{ open ? 'Hide' : 'Show' }} what no voltage here shows, of {{ data.unseen.length }} parts
+            {{ open ? 'Hide' : 'Show' }} what nothing read here shows, of {{ data.unseen.length }} parts
           </DisclosureButton>
           <DisclosurePanel as="ul" class="px-4 pb-3 text-sm">
             <li v-for="one in data.unseen" :key="one.part" class="py-0.5">

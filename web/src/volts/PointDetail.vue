@@ -17,7 +17,7 @@ const finding = computed(() => props.view.findings.find((f) => f.node === props.
 const tabs = computed(() => [
   'This point',
   `Findings (${props.view.findings.length})`,
-  `Resistors (${props.view.branches.length})`,
+  `Currents (${props.view.branches.length + props.view.stages.length})`,
   'Drawing',
 ])
 </script>
@@ -69,6 +69,7 @@ const tabs = computed(() => [
             What speaks for and against it
           </RouterLink>
         </p>
+        <p v-for="cure in view.cures" :key="cure" class="border-b border-line py-2 text-good">{{ say(cure) }}</p>
         <div v-for="found in view.findings" :key="found.node" class="border-b border-line py-2 last:border-0">
           <button
             class="min-h-6 text-left font-semibold text-bad underline-offset-4 hover:underline"
@@ -79,7 +80,7 @@ const tabs = computed(() => [
           <SuspectList :suspects="found.suspects" :underway="view.underway" :say="say" />
         </div>
       </TabPanel>
-      <TabPanel><BranchTable :branches="view.branches" :say="say" /></TabPanel>
+      <TabPanel><BranchTable :branches="view.branches" :stages="view.stages" :say="say" /></TabPanel>
       <TabPanel class="h-full min-h-48"><StagePicture :set-id="view.setId" :node="current" :say="say" /></TabPanel>
     </TabPanels>
   </TabGroup>

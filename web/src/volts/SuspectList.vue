@@ -22,7 +22,7 @@ const standings = { OPEN: '', PROVEN: 'proven', CLEARED: 'cleared by a test' } a
       </span>
       <div :class="suspect.standing === 'CLEARED' ? 'text-soft' : ''">
         <strong>{{ suspect.part }} {{ suspect.failure }}</strong>
-        <span v-if="suspect.severity">· about {{ say(suspect.severity) }}</span>
+        <span v-if="suspect.severity" class="ml-1">· about {{ say(suspect.severity) }}</span>
         <span
           v-if="standings[suspect.standing]"
           class="ml-2 font-semibold"

@@ -104,6 +104,13 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
             expected · read, in V ·
             <RouterLink
               class="inline-flex min-h-11 items-center font-semibold text-accent underline underline-offset-4"
+              :to="`/sets/${setId}/volts/rehearsal`"
+            >
+              Rehearse
+            </RouterLink>
+            ·
+            <RouterLink
+              class="inline-flex min-h-11 items-center font-semibold text-accent underline underline-offset-4"
               :to="`/sets/${setId}/volts/part`"
             >
               Which part?

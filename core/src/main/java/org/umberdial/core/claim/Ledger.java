@@ -174,6 +174,11 @@ public final class Ledger {
         return standings.values().stream().filter(Standing::conflict).toList();
     }
 
+    /** Every part that was replaced, as it was done last. */
+    public List<Replaced> replacements() {
+        return List.copyOf(replaced.values());
+    }
+
     /** When the last part was replaced; empty when none was. */
     public Optional<Instant> lastReplaced() {
         return replaced.values().stream().map(Replaced::at).max(Comparator.naturalOrder());

@@ -1,5 +1,6 @@
 package org.umberdial.core.diagnosis;
 
+import java.util.Locale;
 import java.util.Optional;
 import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.role.PartRoles;
@@ -60,6 +61,15 @@ public final class Advice {
     /** The test that proves it. */
     public String confirm(FaultMode mode) {
         return failure(mode).map(one -> sentence(one.confirmBy())).orElseGet(() -> usualTest(mode));
+    }
+
+    /** The same as an act, from switching off on. */
+    public String confirmAct(FaultMode mode) {
+        String test = confirm(mode);
+        return test.toLowerCase(Locale.ROOT).startsWith("on:")
+                ? test
+                : "Switch off, pull the plug, discharge. "
+                        + sentence(test.replaceFirst("(?i)^(plug out, empty|plug out|off): *", ""));
     }
 
     private static String usualTest(FaultMode mode) {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
@@ -72,6 +73,8 @@ public final class Atlas {
     private static final double LOADED = 2e-3;
 
     private static final double LEAST_VOLTS = 1e-3;
+    /** A part that gets so many times its rating chars. */
+    private static final double BURNS = 2;
     /** Below every degree that is one. */
     private static final double TINY = 1e-12;
     /** The scatter changes slowly along a fault: it is solved at every so many degrees. */
@@ -101,8 +104,11 @@ public final class Atlas {
         }
     }
 
-    /** @param places in the order of its degrees */
-    record Track(FaultMode mode, List<Place> places) {
+    /**
+     * @param places in the order of its degrees
+     * @param burns what it puts into parts that get much more than their rating by it [W], at its gravest
+     */
+    record Track(FaultMode mode, List<Place> places, Map<String, Double> burns) {
         /** The place nearest to a degree. */
         Place nearest(double grade) {
             return places.stream()
@@ -175,7 +181,11 @@ public final class Atlas {
                 .filter(spot ->
                         spot.kind() != Spot.Kind.RIPPLE || network.line().isPresent())
                 .toList();
-        Surveyor first = new Surveyor(network, values, meter, spots, Spread.of(network, parts), Optional.empty());
+        Map<String, Double> ratings = new TreeMap<>();
+        parts.forEach(part ->
+                part.ratingWatts().filter(watts -> watts > 0).ifPresent(watts -> ratings.put(part.reference(), watts)));
+        Surveyor first =
+                new Surveyor(network, values, meter, spots, Spread.of(network, parts), ratings, Optional.empty());
         Optional<Place> healthy = first.place(values, 0, Optional.of(""));
         if (healthy.isEmpty()) {
             return Optional.empty();
@@ -191,7 +201,7 @@ public final class Atlas {
                         .limit(MOST_MODES)
                         .toList();
         ThreadLocal<Surveyor> own = ThreadLocal.withInitial(
-                () -> new Surveyor(network, values, meter, spots, matters, Optional.of(scattering)));
+                () -> new Surveyor(network, values, meter, spots, matters, ratings, Optional.of(scattering)));
         List<Optional<Track>> tracks = modes.parallelStream()
                 .map(mode -> {
                     if (stopped.getAsBoolean()) {
@@ -210,7 +220,7 @@ public final class Atlas {
                                         .mapToObj(modes::get),
                                 all.stream().filter(mode -> !modes.contains(mode)))
                         .toList(),
-                new Surveyor(network, values, meter, spots, matters, Optional.of(scattering))));
+                new Surveyor(network, values, meter, spots, matters, ratings, Optional.of(scattering))));
     }
 
     /** Solves places, each from the one before it. For one thread. */
@@ -222,7 +232,11 @@ public final class Atlas {
         private final int direct;
 
         private final List<Spread> spreads;
+        /** What parts are made for [W]. */
+        private final Map<String, Double> ratings;
+
         private final AtWork work;
+        private OperatingPoint last;
         /** Points whose sources a meter loads so that it shows. */
         private final boolean[] loads;
 
@@ -238,7 +252,9 @@ public final class Atlas {
                 Meter meter,
                 List<Spot> spots,
                 List<Spread> spreads,
+                Map<String, Double> ratings,
                 Optional<Place> scattering) {
+            this.ratings = ratings;
             this.values = values;
             this.meter = meter;
             this.spots = spots;
@@ -283,6 +299,7 @@ public final class Atlas {
 
         Optional<Track> track(FaultMode mode, Place healthy) {
             List<Place> places = new ArrayList<>();
+            Map<String, Double> burns = new TreeMap<>();
             work.solve(values);
             for (int i = 0; i < mode.grades().size(); i++) {
                 double grade = mode.grades().get(i);
@@ -292,7 +309,10 @@ public final class Atlas {
                 Place before = places.isEmpty() ? healthy : places.get(places.size() - 1);
                 place(mode.in(values, grade), grade, anew ? Optional.of(mode.part()) : Optional.empty())
                         .map(place -> anew ? place : place.scatteringAs(before))
-                        .ifPresent(places::add);
+                        .ifPresent(place -> {
+                            places.add(place);
+                            burns(burns);
+                        });
             }
             if (places.isEmpty()) {
                 return Optional.empty();
@@ -302,7 +322,17 @@ public final class Atlas {
                 halve(mode, places.get(i - 1), places.get(i), MOST_HALVINGS, curve);
                 curve.add(places.get(i));
             }
-            return Optional.of(new Track(mode, curve));
+            return Optional.of(new Track(mode, curve, burns));
+        }
+
+        /** Adds what was too hot in the point solved last. */
+        private void burns(Map<String, Double> burns) {
+            ratings.forEach((part, rating) -> {
+                double watts = last.watts(part);
+                if (watts > BURNS * rating) {
+                    burns.merge(part, watts, Math::max);
+                }
+            });
         }
 
         private void halve(FaultMode mode, Place a, Place b, int halvings, List<Place> curve) {
@@ -338,6 +368,7 @@ public final class Atlas {
                 return Optional.empty();
             }
             OperatingPoint point = solved.get();
+            last = point;
             MeterReadings readings = MeterReadings.ofLast(work, point);
             double[] volts = new double[spots.size()];
             double[] own = new double[spots.size()];
@@ -497,6 +528,24 @@ public final class Atlas {
 
     List<Track> tracks() {
         return tracks;
+    }
+
+    /** What a fault puts into parts that get much more than their rating by it [W], by reference. */
+    public Map<String, Double> burns(FaultMode mode) {
+        return tracks.stream()
+                .filter(track -> track.mode.equals(mode))
+                .findFirst()
+                .map(Track::burns)
+                .orElse(Map.of());
+    }
+
+    /** Faults that overload a part, those that put most into it first. */
+    public List<FaultMode> overloading(String part) {
+        return tracks.stream()
+                .filter(track -> track.burns.containsKey(part))
+                .sorted(Comparator.comparingDouble((Track track) -> -track.burns.get(part)))
+                .map(Track::mode)
+                .toList();
     }
 
     /** Faults with which the circuit does not settle, or that are too many; nothing is known of them. */

@@ -9,14 +9,16 @@ import org.umberdial.core.role.Symptom;
  *
  * @param known of its parts, from tests of all kinds
  * @param heard what it does wrong, as it was told or found
+ * @param charred parts that were seen to have been too hot
  */
-public record Background(Ledger known, List<Symptom> heard) {
+public record Background(Ledger known, List<Symptom> heard, List<String> charred) {
     public Background {
         heard = List.copyOf(heard);
+        charred = List.copyOf(charred);
     }
 
     /** The same, with more known of its parts. */
     public Background knowing(Ledger more) {
-        return new Background(more, heard);
+        return new Background(more, heard, charred);
     }
 }

@@ -18,7 +18,8 @@ public record Spot(String node, Kind kind) {
     /** More than this is called open: sound old electrolytics let through as much as this or less. */
     private static final double OPEN_OHMS = 2e6;
 
-    private static final double LEAST_RIPPLE_VOLTS = 2e-3;
+    /** Less is what a lead picks up by itself, at a grid more than what is there. */
+    private static final double LEAST_RIPPLE_VOLTS = 0.1;
 
     /** What is read there. */
     public enum Kind {
@@ -74,7 +75,7 @@ public record Spot(String node, Kind kind) {
         return switch (kind) {
             case DC -> "Read " + name;
             case OHMS -> "Plug out, capacitors empty: ohms from " + name + " to chassis";
-            case RIPPLE -> "Read the AC on " + name + ", through a capacitor where the meter does not block DC";
+            case RIPPLE -> "Read the AC on " + name;
         };
     }
 
@@ -83,7 +84,7 @@ public record Spot(String node, Kind kind) {
         return switch (kind) {
             case DC -> "";
             case OHMS -> "Typed with its unit, as in 4.7k or 150 ohms.";
-            case RIPPLE -> "Typed with AC behind it, as in 1.2 AC.";
+            case RIPPLE -> "Typed with AC behind it, as in 1.2 AC; through a capacitor where the meter lets DC pass.";
         };
     }
 

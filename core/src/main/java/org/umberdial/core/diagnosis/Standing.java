@@ -41,14 +41,21 @@ public final class Standing implements ToDoubleFunction<FaultMode> {
     private static final double TOLD_MOST = 9;
     /** The share among a symptom's causes that is most. */
     private static final double MOST = 0.3;
+    /** By how much a charred part speaks for what overloads it, against what does not. */
+    private static final double CHARRED = 8;
 
     private final BenchSet set;
     private final Ledger ledger;
     private final List<Symptom> heard;
     private final PartRoles roles;
+    private final Atlas atlas;
+    private final List<String> charred;
 
-    public Standing(BenchSet set, Background background) {
+    /** @param atlas that says which faults overload what */
+    public Standing(BenchSet set, Background background, Atlas atlas) {
         this.set = set;
+        this.atlas = atlas;
+        charred = background.charred();
         ledger = background.known();
         heard = background.heard();
         roles = new PartRoles(set.cards(), set.tubes().data());
@@ -74,7 +81,15 @@ public final class Standing implements ToDoubleFunction<FaultMode> {
                 factor = Math.max(factor, DOUBTED);
             }
         }
-        return factor * told(mode);
+        return factor * told(mode) * scorched(mode);
+    }
+
+    private double scorched(FaultMode mode) {
+        double factor = 1;
+        for (String part : charred) {
+            factor *= atlas.burns(mode).containsKey(part) ? CHARRED : 1;
+        }
+        return Math.min(FAILED, factor);
     }
 
     /** What is heard of a set speaks for parts whose role and failure the trade hears so. It clears none. */

@@ -124,7 +124,7 @@ final class RankedSuspects {
                 mode.assumed() ? Optional.empty() : Optional.of(mode.aspect()),
                 standing,
                 lift.map(LiftTest::at),
-                "Switch off, pull the plug, discharge. " + advice.confirm(mode),
+                advice.confirmAct(mode),
                 advice.tells(mode, point.point.name()));
     }
 

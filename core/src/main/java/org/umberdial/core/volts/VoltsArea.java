@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Area;
 import org.umberdial.core.area.Gate;
@@ -19,15 +20,21 @@ import org.umberdial.core.claim.Strength;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.diagnosis.AtlasSource;
 import org.umberdial.core.diagnosis.Background;
+import org.umberdial.core.evidence.EvidenceLog;
+import org.umberdial.core.evidence.Looked;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.Told;
 import org.umberdial.core.role.Symptom;
+import org.umberdial.core.set.Part;
 
 /** Voltages under power: what every point shows, and which part that speaks against. */
 public final class VoltsArea implements Area {
     private static final String ID = "volts";
     /** Below these odds a suspicion is not worth marking a part for. */
     private static final double WORTH_MARKING = 0.05;
+    /** Findings of the inspection that say that a part was too hot. */
+    private static final Set<String> CHARRED =
+            Set.of("resistors-body-cracked-chalked", "output-transformer-output-grid-resistor");
     /** From these odds on a part is most likely it. */
     private static final double GRAVE = 0.5;
 
@@ -95,6 +102,13 @@ public final class VoltsArea implements Area {
                 known,
                 file.log().standing(Told.class).stream()
                         .flatMap(told -> Symptom.of(told.fact().symptom()).stream())
+                        .distinct()
+                        .toList(),
+                file.log().standing(Looked.class).stream()
+                        .map(EvidenceLog.Standing::fact)
+                        .filter(look -> CHARRED.contains(look.finding()))
+                        .flatMap(look -> file.set().part(look.part()).stream())
+                        .map(Part::reference)
                         .distinct()
                         .toList());
     }

@@ -87,7 +87,12 @@ public final class VoltsJudge {
     /** By the rules alone, when nothing else is known. */
     public static VoltsReport judge(BenchSet set, ReadingLog log, HousePolicy policy, Bench bench) {
         return judge(
-                set, log, policy, bench, new Background(Ledger.of(List.of(), List.of()), List.of()), AtlasSource.NONE);
+                set,
+                log,
+                policy,
+                bench,
+                new Background(Ledger.of(List.of(), List.of()), List.of(), List.of()),
+                AtlasSource.NONE);
     }
 
     private VoltsReport report() {
@@ -113,6 +118,8 @@ public final class VoltsJudge {
         return new VoltsReport(
                 points,
                 branches(),
+                StageCurrent.of(model, this::read),
+                cures(),
                 findings,
                 ranked.map(Ranked::comesTo).orElse(""),
                 answer instanceof AtlasSource.Underway,
@@ -138,8 +145,8 @@ public final class VoltsJudge {
 
     private Ranked ranked(AtlasSource.Ready ready, Ledger ledger, List<LiftTest> lifts) {
         BenchReadings readings = BenchReadings.of(set, log, bench, ready.healthy(), ledger.lastReplaced());
-        Diagnosis diagnosis =
-                Ranking.ofAll(ready.atlas(), readings.all(), new Standing(set, background.knowing(ledger)));
+        Diagnosis diagnosis = Ranking.ofAll(
+                ready.atlas(), readings.all(), new Standing(set, background.knowing(ledger), ready.atlas()));
         return new Ranked(
                 diagnosis,
                 new RankedSuspects(set, diagnosis, ledger, lifts),
@@ -414,6 +421,34 @@ public final class VoltsJudge {
                                                                 - r.minutesOn().getAsDouble()
                                                         >= WARMING_MINUTES)
                                 .isPresent());
+    }
+
+    /** Points that are right now and were wrong before parts were changed. */
+    private List<Cure> cures() {
+        List<Ledger.Replaced> changed = background.known().replacements();
+        List<Cure> cures = new ArrayList<>();
+        for (Probed p : probed.values()) {
+            if (verdicts.get(p.point.node()) != Verdict.GOOD) {
+                continue;
+            }
+            log.last(
+                            p.point.node(),
+                            ReadingKind.DC,
+                            bench.mode(),
+                            Instant.MIN,
+                            earlier -> earlier.undisturbed()
+                                    && earlier.takenAt().isBefore(p.reading.takenAt())
+                                    && byFigures(new Probed(model, p.point, earlier, policy, bench.accuracy()))
+                                            == Verdict.BAD)
+                    .map(wrong -> changed.stream()
+                            .filter(one -> one.at().isAfter(wrong.takenAt())
+                                    && one.at().isBefore(p.reading.takenAt()))
+                            .map(Ledger.Replaced::subject)
+                            .toList())
+                    .filter(parts -> !parts.isEmpty())
+                    .ifPresent(parts -> cures.add(new Cure(p.point.node(), parts)));
+        }
+        return List.copyOf(cures);
     }
 
     private List<Branch> branches() {

@@ -10,11 +10,15 @@ import org.umberdial.core.area.Act;
  * @param comesTo what all readings together come to by the faults of the circuit, a sentence; empty where nothing is
  *     off or only rules spoke
  * @param underway whether the faults of the circuit are still being worked out, so that nothing is suspected yet
+ * @param stages what tubes draw by what was read
+ * @param cures points that are right since parts were changed
  * @param lifts readings of wrong points with a lead lifted
  */
 public record VoltsReport(
         List<PointVerdict> points,
         List<Branch> branches,
+        List<StageCurrent> stages,
+        List<Cure> cures,
         List<Finding> findings,
         String comesTo,
         boolean underway,

@@ -47,7 +47,8 @@ class EvidenceTest {
     }
 
     private static Diagnosis ranked(Map<Spot, Double> read, Symptom... heard) {
-        return Ranking.ofAll(atlas, read, new Standing(TABLE, new Background(NOTHING, List.of(heard))));
+        return Ranking.ofAll(
+                atlas, read, new Standing(TABLE, new Background(NOTHING, List.of(heard), List.of()), atlas));
     }
 
     private static double of(String part, Diagnosis diagnosis) {
@@ -121,6 +122,35 @@ class EvidenceTest {
         assertTrue(heard > unheard, heard + " after " + unheard);
         // Without any reading nothing that is heard makes one part more likely than not.
         assertTrue(ranked(Map.of(), distorted).suspects().stream().allMatch(s -> s.posterior() < 0.5));
+    }
+
+    /** The screen resistor chars when what stands behind it shorts; the engine knows how many watts that is. */
+    @Test
+    void aCharredPartSpeaksForWhatOverloadsIt() {
+        List<FaultMode> causes = atlas.overloading("R11");
+        assertTrue(
+                causes.stream().anyMatch(mode -> mode.part().equals("C11") && mode.kind() == FaultMode.Kind.SHORTED),
+                causes.toString());
+        FaultMode shorted = causes.get(0);
+        double volts = 90;
+        assertEquals(volts * volts / 2700, atlas.burns(shorted).get("R11"), 1.2, "about its rail across 2.7 kΩ");
+        Standing charred = new Standing(TABLE, new Background(NOTHING, List.of(), List.of("R11")), atlas);
+        Map<Spot, Double> nothing = Map.of();
+        double before = Ranking.ofAll(
+                        atlas, nothing, new Standing(TABLE, new Background(NOTHING, List.of(), List.of()), atlas))
+                .probes()
+                .get(0)
+                .bits();
+        double after = Ranking.ofAll(atlas, nothing, charred).probes().get(0).bits();
+        assertTrue(after > before, "and so something is to be looked for: " + after + " after " + before);
+        assertTrue(charred.applyAsDouble(shorted) > 5);
+        assertEquals(
+                1,
+                charred.applyAsDouble(atlas.tracks().stream()
+                        .map(Atlas.Track::mode)
+                        .filter(mode -> mode.part().equals("R5") && mode.kind() == FaultMode.Kind.DRIFTED_UP)
+                        .findFirst()
+                        .orElseThrow()));
     }
 
     @Test

@@ -37,7 +37,7 @@ class RankingTest {
     }
 
     private static Diagnosis ranked(Map<String, Double> readings, Ledger ledger) {
-        return Ranking.of(atlas, readings, new Standing(TABLE, new Background(ledger, List.of())));
+        return Ranking.of(atlas, readings, new Standing(TABLE, new Background(ledger, List.of(), List.of()), atlas));
     }
 
     private static Ledger known(String part, Aspect aspect, Observation.Word word, Strength strength) {

@@ -1,5 +1,6 @@
 package org.umberdial.server.diagnosis.internal;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,6 +12,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
 import org.umberdial.core.diagnosis.Advice;
 import org.umberdial.core.diagnosis.Atlas;
 import org.umberdial.core.diagnosis.AtlasSource;
@@ -38,12 +41,16 @@ import org.umberdial.server.setfile.SetFiles;
 class DiagnosisController {
     private static final int MOST_SIGNS = 4;
     private static final double SPEAKS = 1;
+    private static final int MOST_CAUSES = 4;
 
     /** @param speaks whether it speaks for the suspect, against it when below 0 */
     record SignView(String point, String read, String predicted, String healthy, int speaks) {}
 
-    /** @param confirm the test that proves it, {@code ignored} what comes of leaving it */
-    record AccusedView(String part, String role, String confirm, String tellApart, String ignored) {}
+    /**
+     * @param confirm the test that proves it, {@code ignored} what comes of leaving it
+     * @param whatIf the query under which "what if" shows the set with it; empty when that cannot show it
+     */
+    record AccusedView(String part, String role, String confirm, String tellApart, String ignored, String whatIf) {}
 
     /**
      * @param parts that are meant: one, or two that are bad at once
@@ -127,7 +134,7 @@ class DiagnosisController {
                 open.file().ledger().lastReplaced());
         Atlas atlas = ready.atlas();
         Background background = VoltsArea.background(open.file(), open.file().ledger());
-        Diagnosis diagnosis = Ranking.ofAll(atlas, readings.all(), new Standing(open.set(), background));
+        Diagnosis diagnosis = Ranking.ofAll(atlas, readings.all(), new Standing(open.set(), background, atlas));
         Advice advice = new Advice(open.set());
         return new DiagnosisView(
                 open.revision(),
@@ -153,7 +160,7 @@ class DiagnosisController {
                                 probe.bits(),
                                 probe.minutes()))
                         .toList(),
-                notes(open, readings, diagnosis, background));
+                notes(open, readings, diagnosis, background, atlas));
     }
 
     private static DiagnosisView without(OpenSet open, boolean underway, String reason) {
@@ -180,20 +187,15 @@ class DiagnosisController {
     }
 
     private static SuspectedView view(OpenSet open, Advice advice, Diagnosis.Suspect suspect) {
-        List<FaultMode> faults = new ArrayList<>(List.of(suspect.fault()));
-        suspect.second().ifPresent(second -> faults.add(second.fault()));
+        List<AccusedView> accused = new ArrayList<>(List.of(accused(advice, suspect.fault(), suspect.grade())));
+        suspect.second().ifPresent(second -> accused.add(accused(advice, second.fault(), second.grade())));
+        boolean assumed = suspect.fault().assumed()
+                || suspect.second().filter(second -> second.fault().assumed()).isPresent();
         return new SuspectedView(
-                faults.stream()
-                        .map(fault -> new AccusedView(
-                                fault.subject(),
-                                advice.role(fault),
-                                advice.confirm(fault),
-                                advice.tellApart(fault),
-                                advice.ignored(fault)))
-                        .toList(),
+                accused,
                 suspect.says(),
                 percent(suspect.posterior()),
-                faults.stream().noneMatch(FaultMode::assumed),
+                !assumed,
                 suspect.alike(),
                 suspect.signs().stream()
                         .filter(sign -> Math.abs(sign.speaks()) > SPEAKS)
@@ -211,6 +213,37 @@ class DiagnosisController {
                 advice.acquits(suspect));
     }
 
+    private static AccusedView accused(Advice advice, FaultMode fault, double grade) {
+        return new AccusedView(
+                fault.subject(),
+                advice.role(fault),
+                advice.confirm(fault),
+                advice.tellApart(fault),
+                advice.ignored(fault),
+                whatIf(fault, grade));
+    }
+
+    private static String whatIf(FaultMode fault, double grade) {
+        String value = fault.sized() ? Engineering.print(grade, fault.kind().unit()) : "";
+        String kind = switch (fault.kind()) {
+            case OPEN, HEATER_OPEN -> "OPEN";
+            case SHORTED -> "SHORTED";
+            case LEAKS -> "LEAK";
+            case DRIFTED_UP, DRIFTED_DOWN, DRIED_OUT -> "VALUE";
+            case WEAK, DEAD -> "WEAK";
+            case GASSY -> "";
+        };
+        String share = kind.equals("WEAK") ? Engineering.plain(Math.max(1, Math.round(100 * grade))) : value;
+        return kind.isEmpty()
+                ? ""
+                : UriComponentsBuilder.newInstance()
+                        .queryParam("part", fault.part())
+                        .queryParam("kind", kind)
+                        .queryParam("value", UriUtils.encode(share, StandardCharsets.UTF_8))
+                        .build(true)
+                        .getQuery();
+    }
+
     private static List<HiddenView> hidden(List<FaultMode> modes) {
         Map<String, List<String>> parts = new LinkedHashMap<>();
         modes.forEach(mode -> parts.computeIfAbsent(mode.subject(), name -> new ArrayList<>())
@@ -222,7 +255,7 @@ class DiagnosisController {
     }
 
     private static List<String> notes(
-            OpenSet open, BenchReadings readings, Diagnosis diagnosis, Background background) {
+            OpenSet open, BenchReadings readings, Diagnosis diagnosis, Background background, Atlas atlas) {
         List<String> notes = new ArrayList<>();
         if (!diagnosis.passedOver().isEmpty()) {
             notes.add("Left out, since the healthy circuit has nothing to compare them with: "
@@ -239,6 +272,22 @@ class DiagnosisController {
         if (!background.heard().isEmpty()) {
             notes.add("What is heard counts too: "
                     + background.heard().stream().map(Symptom::words).collect(Collectors.joining("; ")) + ".");
+        }
+        for (String part : background.charred()) {
+            List<FaultMode> causes = atlas.overloading(part);
+            notes.add(part + " was seen charred. "
+                    + (causes.isEmpty()
+                            ? "No fault reckoned here puts so much into it: look for a short that is not drawn."
+                            : "That is what these would do to it: "
+                                    + causes.stream()
+                                            .limit(MOST_CAUSES)
+                                            .map(mode -> mode.subject() + " "
+                                                    + mode.kind().adjective() + " ("
+                                                    + Engineering.round(
+                                                            atlas.burns(mode).get(part), Unit.WATT)
+                                                    + ")")
+                                            .collect(Collectors.joining(", "))
+                                    + ". Find which before it is replaced, or it chars again."));
         }
         if (!readings.beside().isEmpty()) {
             notes.add(readings.beside().size()

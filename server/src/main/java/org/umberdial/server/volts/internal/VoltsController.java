@@ -8,6 +8,7 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,6 +21,7 @@ import org.umberdial.core.area.Bench;
 import org.umberdial.core.area.Gate;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.caution.Cautions;
+import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.cold.Charge;
 import org.umberdial.core.cold.ColdArea;
@@ -45,6 +47,7 @@ import org.umberdial.core.volts.LiftTest;
 import org.umberdial.core.volts.MeterReach;
 import org.umberdial.core.volts.Plausibility;
 import org.umberdial.core.volts.PointVerdict;
+import org.umberdial.core.volts.StageCurrent;
 import org.umberdial.core.volts.Staircase;
 import org.umberdial.core.volts.Suspect;
 import org.umberdial.core.volts.VoltsArea;
@@ -124,6 +127,20 @@ class VoltsController {
     record CautionView(String id, String when, String text, Caution.Level level, String deferTo) {}
 
     /**
+     * @param through the resistor it was found by
+     * @param over whether the plate gets more than it is made for
+     */
+    record StageCurrentView(
+            String tube,
+            String through,
+            String amperes,
+            boolean withScreen,
+            String healthy,
+            String watts,
+            String limit,
+            boolean over) {}
+
+    /**
      * @param comesTo what all readings together come to, a sentence; empty when nothing is off
      * @param underway whether the faults of the circuit are still being solved: suspects follow, ask again
      */
@@ -140,6 +157,8 @@ class VoltsController {
             List<PointView> points,
             Staircase staircase,
             List<BranchView> branches,
+            List<StageCurrentView> stages,
+            List<String> cures,
             List<FindingView> findings,
             String comesTo,
             boolean underway,
@@ -335,6 +354,10 @@ class VoltsController {
                 report.points().stream().map(p -> point(set, p)).toList(),
                 report.staircase(),
                 report.branches().stream().map(b -> branch(set, b)).toList(),
+                report.stages().stream().map(VoltsController::stage).toList(),
+                report.cures().stream()
+                        .map(cure -> cure.says(set.set().nameOf(cure.node())))
+                        .toList(),
                 report.findings().stream().map(f -> finding(set, f)).toList(),
                 report.comesTo(),
                 report.underway(),
@@ -401,6 +424,22 @@ class VoltsController {
                 Engineering.print(b.watts(), Unit.WATT),
                 b.ratedWatts() > 0 ? Engineering.print(b.ratedWatts(), Unit.WATT) : "",
                 b.strained());
+    }
+
+    private static StageCurrentView stage(StageCurrent s) {
+        return new StageCurrentView(
+                Card.tube(s.part()),
+                s.through(),
+                Engineering.print(s.amperes(), Unit.AMPERE),
+                s.withScreen(),
+                printed(s.healthy(), Unit.AMPERE),
+                printed(s.watts(), Unit.WATT),
+                printed(s.limit(), Unit.WATT),
+                s.over());
+    }
+
+    private static String printed(OptionalDouble value, Unit unit) {
+        return value.isPresent() ? Engineering.print(value.getAsDouble(), unit) : "";
     }
 
     private static FindingView finding(StoredSet set, Finding f) {
