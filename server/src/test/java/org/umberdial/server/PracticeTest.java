@@ -38,6 +38,22 @@ class PracticeTest {
         return move(id, UUID.randomUUID().toString(), doing, "", "", part);
     }
 
+    /** Who has read everything a hundred times over may still give up. */
+    @Test
+    void movesAreLimited_andGivingUpIsNot() {
+        String id = begun();
+        String node = RunningServer.get("/api/practice/" + id)
+                .json()
+                .at("/points/0/node")
+                .asString();
+        RunningServer.Answer last = null;
+        for (int i = 0; i <= 120; i++) {
+            last = move(id, UUID.randomUUID().toString(), "READ", node, "DC", "");
+        }
+        assertEquals(422, last.status());
+        assertTrue(move(id, "GIVE_UP", "").json().at("/gaveUp").asBoolean());
+    }
+
     /** What is hidden is nowhere to be seen before it was named. */
     @Test
     void nothingGivesItAway_untilItIsNamed() {

@@ -12,6 +12,8 @@ import org.umberdial.core.set.Part;
 public final class Advice {
     private static final double SURE = 0.9;
     private static final double LIKELY = 0.6;
+    /** What is believed less is not worth naming beside something nobody reckoned. */
+    private static final double NEAR = 0.02;
 
     private final BenchSet set;
     private final PartRoles roles;
@@ -34,7 +36,11 @@ public final class Advice {
                 diagnosis.suspects().isEmpty() ? 0 : diagnosis.suspects().get(0).posterior();
         if (diagnosis.unknown() > top) {
             return "No single fault that was reckoned explains these readings: two at once, a wrong wire, a part that is not"
-                    + " drawn, or a reading that slipped. Read the oddest again first.";
+                    + " drawn, or a reading that slipped. Read the oddest again first."
+                    + (top >= NEAR
+                            ? " The nearest of what was reckoned: "
+                                    + diagnosis.suspects().get(0).says() + "."
+                            : "");
         }
         Diagnosis.Suspect first = diagnosis.suspects().get(0);
         String alike =

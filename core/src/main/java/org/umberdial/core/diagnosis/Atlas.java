@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,6 +48,11 @@ public final class Atlas {
     private static final double OWN_SHARE = 0.014;
 
     private static final double OWN_VOLTS = 0.04;
+    /** A grid that biases itself by its own current goes by contact potentials, each tube's another. */
+    private static final double CONTACT_SHARE = 0.3;
+
+    private static final double CONTACT_VOLTS = 0.6;
+    private static final double MOST_CONTACT_VOLTS = -1.5;
     /** Of a supply that is gone nobody tells a quarter of a volt from none: a share of what should be there. */
     private static final double GONE_SHARE = 0.0015;
     /** Far from where tubes are measured their laws are less sure: a share of what a fault changes. */
@@ -488,7 +494,14 @@ public final class Atlas {
     /** What a meter and the model are off at a spot, one deviation of its figure. */
     private static double own(Spot spot, double figure) {
         return switch (spot.kind()) {
-            case DC -> Double.isNaN(figure) ? OWN_VOLTS : OWN_SHARE * Math.abs(figure) + OWN_VOLTS;
+            case DC ->
+                Double.isNaN(figure)
+                        ? OWN_VOLTS
+                        : OWN_SHARE * Math.abs(figure)
+                                + OWN_VOLTS
+                                + (figure < 0 && figure > MOST_CONTACT_VOLTS
+                                        ? CONTACT_SHARE * Math.min(-figure, CONTACT_VOLTS)
+                                        : 0);
             case OHMS -> {
                 double ohms = spot.shown(figure);
                 yield OWN_OHMS_SHARE + COLD_SHARE * FEW_OHMS / (FEW_OHMS + ohms);
@@ -551,6 +564,21 @@ public final class Atlas {
     /** Faults with which the circuit does not settle, or that are too many; nothing is known of them. */
     public List<FaultMode> unsolved() {
         return unsolved;
+    }
+
+    /** About how much memory it takes [bytes]. */
+    public long size() {
+        Map<double[][], Boolean> factors = new IdentityHashMap<>();
+        long figures = 0;
+        for (Track track : tracks) {
+            for (Place place : track.places) {
+                figures += 2L * spots.size();
+                if (factors.put(place.factor, true) == null) {
+                    figures += place.factor.length == 0 ? 0 : (long) points().size() * place.factor[0].length;
+                }
+            }
+        }
+        return figures * Double.BYTES;
     }
 
     /** How far the figures of a spot reach over all faults. */

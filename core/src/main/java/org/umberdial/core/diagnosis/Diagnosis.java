@@ -118,7 +118,8 @@ public record Diagnosis(
 
     /** Whether the readings are those of a healthy set more than of anything else. */
     public boolean looksHealthy() {
-        return suspects.isEmpty() || healthy > suspects.get(0).posterior() && healthy > unknown;
+        return healthy > unknown
+                && (suspects.isEmpty() || healthy > suspects.get(0).posterior());
     }
 
     /** What to do next. */

@@ -82,8 +82,12 @@ public final class Hindsight {
         /** Does it, and gives what that showed. */
         String take(Practice.Move move) {
             done.add(move);
+            int before = readings.size() + tested.size() + mended.size();
             String result = told(move);
-            diagnosis = ranked();
+            // The same read or tested twice tells nothing.
+            if (readings.size() + tested.size() + mended.size() != before || readings.isEmpty()) {
+                diagnosis = ranked();
+            }
             return result;
         }
 

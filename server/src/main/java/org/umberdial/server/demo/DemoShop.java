@@ -71,6 +71,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final ShoppingService shopping;
     private final CatalogueService catalogue;
     private final DemoArrivals arrivals;
+    private final DemoPractice practice;
     private final Clock clock;
 
     DemoShop(
@@ -87,7 +88,9 @@ class DemoShop implements SmartInitializingSingleton {
             ShoppingService shopping,
             CatalogueService catalogue,
             DemoArrivals arrivals,
+            DemoPractice practice,
             Clock clock) {
+        this.practice = practice;
         this.shops = shops;
         this.accounts = accounts;
         this.sets = sets;
@@ -192,6 +195,7 @@ class DemoShop implements SmartInitializingSingleton {
         cold(caller);
         parts(caller);
         arrivals.fill(caller);
+        practice.fill(caller);
         LOG.info("The demo shop is filled.");
     }
 

@@ -1,6 +1,6 @@
 package org.umberdial.server.diagnosis;
 
-import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.AsyncCache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.EnumSet;
 import java.util.List;
@@ -37,14 +37,20 @@ import org.umberdial.server.setfile.CircuitKey;
 @Service
 public class Atlases implements AtlasDesk, DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(Atlases.class);
-    private static final int MOST_KEPT = 24;
+    /** Of the memory there is, atlases take no more than one part in so many. */
+    private static final int SHARE_OF_MEMORY = 6;
+
+    private static final int KILOBYTE = 1024;
     private static final long MOMENT_MILLIS = 2000;
     private static final int MOST_WAITING = 16;
 
     private record Key(CircuitKey circuit, double line, String meter, List<String> points) {}
 
-    private final Cache<Key, CompletableFuture<Optional<Atlas>>> kept =
-            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final AsyncCache<Key, Optional<Atlas>> kept = Caffeine.newBuilder()
+            .maximumWeight(Runtime.getRuntime().maxMemory() / KILOBYTE / SHARE_OF_MEMORY)
+            .weigher((Key key, Optional<Atlas> atlas) ->
+                    1 + (int) (atlas.map(Atlas::size).orElse(0L) / KILOBYTE))
+            .buildAsync();
     private final ThreadPoolExecutor worker =
             new ThreadPoolExecutor(1, 1, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(MOST_WAITING), task -> {
                 Thread thread = new Thread(task, "atlases");
@@ -85,15 +91,13 @@ public class Atlases implements AtlasDesk, DisposableBean {
                 line,
                 BenchReadings.meter(bench).notation(),
                 BenchReadings.points(set));
-        CompletableFuture<Optional<Atlas>> atlas = kept.getIfPresent(key);
-        if (atlas == null || atlas.isCompletedExceptionally()) {
-            atlas = begin(set, bench, healthy, key);
-        }
         try {
-            return atlas.get(millis, TimeUnit.MILLISECONDS)
+            return kept.get(key, (k, any) -> begin(set, bench, healthy, k))
+                    .get(millis, TimeUnit.MILLISECONDS)
                     .<Answer>map(a -> new Ready(a, healthy, line))
                     .orElseGet(None::new);
-        } catch (TimeoutException notYet) {
+        } catch (TimeoutException | RejectedExecutionException notYet) {
+            // Where too many wait already the next question tries again.
             return new Underway();
         } catch (InterruptedException stopped) {
             Thread.currentThread().interrupt();
@@ -105,23 +109,17 @@ public class Atlases implements AtlasDesk, DisposableBean {
     }
 
     private CompletableFuture<Optional<Atlas>> begin(BenchSet set, Bench bench, HealthySet healthy, Key key) {
-        try {
-            CompletableFuture<Optional<Atlas>> begun = CompletableFuture.supplyAsync(
-                    () -> Atlas.of(
-                            healthy.network(),
-                            set.parts(),
-                            key.line > 0 ? OptionalDouble.of(key.line) : OptionalDouble.empty(),
-                            BenchReadings.meter(bench),
-                            key.points,
-                            EnumSet.allOf(Spot.Kind.class),
-                            worker::isShutdown),
-                    worker);
-            kept.put(key, begun);
-            begun.whenComplete((atlas, failed) -> solved.incrementAndGet());
-            return begun;
-        } catch (RejectedExecutionException tooManyWait) {
-            // The next question tries again.
-            return new CompletableFuture<>();
-        }
+        CompletableFuture<Optional<Atlas>> begun = CompletableFuture.supplyAsync(
+                () -> Atlas.of(
+                        healthy.network(),
+                        set.parts(),
+                        key.line > 0 ? OptionalDouble.of(key.line) : OptionalDouble.empty(),
+                        BenchReadings.meter(bench),
+                        key.points,
+                        EnumSet.allOf(Spot.Kind.class),
+                        worker::isShutdown),
+                worker);
+        begun.whenComplete((atlas, failed) -> solved.incrementAndGet());
+        return begun;
     }
 }

@@ -27,7 +27,10 @@ import org.umberdial.server.setfile.AtlasDesk;
 /** Practices of a shop. What is hidden in a set never leaves here before it was named or given up. */
 @Service
 public class PracticeService {
-    private static final int MOST_MOVES = 300;
+    /** Looking back weighs everything anew at each. */
+    private static final int MOST_MOVES = 120;
+
+    private static final int MOST_SAID = 160;
     private static final int MOST_LISTED = 60;
     private static final int MOST_HELD = 60;
 
@@ -66,10 +69,12 @@ public class PracticeService {
         tables.begin(
                 caller.shopId(),
                 new Row(id, level, made, caller.author(), clock.instant(), Optional.empty(), Optional.empty()));
-        KeptPractice kept = practice(caller.shopId(), id);
-        // It is wanted for looking back, and takes seconds.
+        return practice(caller.shopId(), id);
+    }
+
+    /** Has what looking back needs worked out behind the work: it takes seconds. */
+    public void prepare(KeptPractice kept) {
         atlases.of(kept.practice().set().set(), bench(kept));
-        return kept;
     }
 
     /** The latest first. */
@@ -116,7 +121,8 @@ public class PracticeService {
         if (before.over()) {
             throw new Problem(Problem.Kind.INVALID_ENTRY, "This practice is over; begin another.");
         }
-        if (there.size() >= MOST_MOVES) {
+        boolean looks = move instanceof Practice.Read || move instanceof Practice.Test;
+        if (looks && there.size() >= MOST_MOVES || !(move instanceof Practice.GaveUp) && there.size() >= MOST_SAID) {
             throw new Problem(
                     Problem.Kind.INVALID_ENTRY, MOST_MOVES + " moves are enough: name a part, or give it up.");
         }

@@ -183,8 +183,10 @@ class PracticeController {
 
     @PostMapping
     PracticeView begin(@AuthenticationPrincipal Caller caller, @Valid @RequestBody NewPractice begun) {
-        return view(
-                caller, practices.begin(caller, begun.id.toString(), begun.level, Optional.ofNullable(begun.number)));
+        KeptPractice kept =
+                practices.begin(caller, begun.id.toString(), begun.level, Optional.ofNullable(begun.number));
+        practices.prepare(kept);
+        return view(caller, kept);
     }
 
     @GetMapping("/{practiceId}")
