@@ -23,12 +23,10 @@ useHeadingFocus('heading')
 
 <template>
   <div class="flex h-full flex-col">
-    <header
-      class="flex min-h-16 items-center gap-x-6 border-b py-1 border-line bg-sheet px-6 max-xl:flex-wrap max-sm:px-4"
-    >
+    <header class="flex min-h-16 flex-wrap items-center gap-x-6 border-b py-1 border-line bg-sheet px-6 max-sm:px-4">
       <h1 ref="heading" tabindex="-1" class="text-xl font-semibold">{{ title }}</h1>
-      <p v-if="hint" class="min-w-0 truncate text-soft max-sm:hidden" :title="hint">{{ hint }}</p>
-      <nav class="ml-auto flex shrink-0 flex-wrap items-center gap-2 max-sm:ml-0 max-sm:gap-0" aria-label="Shop">
+      <p v-if="hint" class="text-soft max-sm:hidden">{{ hint }}</p>
+      <nav class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0 max-sm:gap-0" aria-label="Shop">
         <slot name="actions" />
         <RouterLink
           to="/"

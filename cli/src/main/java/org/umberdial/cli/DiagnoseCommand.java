@@ -3,6 +3,7 @@ package org.umberdial.cli;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -44,7 +45,10 @@ final class DiagnoseCommand implements Callable<Integer> {
     @Mixin
     private DeckFile file;
 
-    @Parameters(index = "1", paramLabel = "READINGS", description = "CSV of node,volts as the meter showed them")
+    @Parameters(
+            index = "1",
+            paramLabel = "READINGS",
+            description = "CSV of node,volts as the meter showed them; a third cell ac or ohms says that it was that")
     private Path readings;
 
     @Option(names = "--line", paramLabel = "V", description = "line volts RMS; the deck's unless said")
@@ -68,23 +72,30 @@ final class DiagnoseCommand implements Callable<Integer> {
         Meter shown = meter.meter();
         Network network = file.network();
         file.values(network, line);
-        Map<String, Double> read = read(network);
+        Map<Spot, Double> read = read(network);
         List<String> points = new ArrayList<>(
                 file.deck().testPoints().isEmpty()
                         ? network.names().subList(0, network.namedNodes())
                         : file.deck().testPoints());
-        read.keySet().stream().filter(node -> !points.contains(node)).forEach(points::add);
+        read.keySet().stream()
+                .map(Spot::node)
+                .filter(node -> !points.contains(node))
+                .forEach(points::add);
         Atlas atlas = Atlas.of(
                         network,
                         CircuitImport.parts(file.deck()),
                         line.map(OptionalDouble::of).orElse(OptionalDouble.empty()),
                         shown,
-                        points)
+                        points,
+                        read.keySet().stream().allMatch(spot -> spot.kind() == Spot.Kind.DC)
+                                ? EnumSet.of(Spot.Kind.DC)
+                                : EnumSet.allOf(Spot.Kind.class),
+                        () -> false)
                 .orElseThrow(() -> new Refused(
                         "the healthy circuit does not settle, so nothing can be compared with it; ./umber solve says at"
                                 + " which node.",
                         Umber.NO_ANSWER));
-        print(Ranking.of(atlas, read, mode -> 1));
+        print(Ranking.ofAll(atlas, read, mode -> 1));
         return 0;
     }
 
@@ -114,9 +125,9 @@ final class DiagnoseCommand implements Callable<Integer> {
         }
         out.append(diagnosis
                 .next()
-                .map(probe -> probe.node().isEmpty()
-                        ? "next,test " + SpreadsheetCell.written(probe.part()) + ","
-                        : "next," + SpreadsheetCell.written(probe.node()) + ",")
+                .map(probe -> probe.spot()
+                        .map(spot -> "next," + SpreadsheetCell.written(spot.toString()) + ",")
+                        .orElseGet(() -> "next,test " + SpreadsheetCell.written(probe.part()) + ","))
                 .orElse("next,,"));
         out.append(diagnosis
                         .next()
@@ -159,8 +170,8 @@ final class DiagnoseCommand implements Callable<Integer> {
                 + "\n";
     }
 
-    private Map<String, Double> read(Network network) {
-        Map<String, Double> read = new LinkedHashMap<>();
+    private Map<Spot, Double> read(Network network) {
+        Map<Spot, Double> read = new LinkedHashMap<>();
         int number = 0;
         for (String row : file.text(readings).lines().toList()) {
             number++;
@@ -170,31 +181,55 @@ final class DiagnoseCommand implements Callable<Integer> {
             }
             String where = readings.getFileName() + ", line " + number + ": ";
             if (cells.size() < 2) {
-                throw new Refused(where + "a reading is node,volts, as in bplus,112.", Umber.BAD_INPUT);
+                throw new Refused(
+                        where + "a reading is node,volts, as in bplus,112, or bplus,2.1,ac, or bplus,47k,ohms.",
+                        Umber.BAD_INPUT);
             }
             String node = cells.get(0).strip().toLowerCase(Locale.ROOT);
             if (network.node(node).isEmpty()) {
                 throw new Refused(
                         where + "the deck has no node “" + cells.get(0).strip() + "”.", Umber.BAD_INPUT);
             }
-            double volts = volts(where, cells.get(1).strip());
-            if (read.put(node, volts) != null) {
-                throw new Refused(where + node + " is there twice; leave the reading that counts.", Umber.BAD_INPUT);
+            Spot spot = new Spot(
+                    node, kind(where, cells.size() < 3 ? "" : cells.get(2).strip()));
+            if (read.put(spot, shown(where, spot, cells.get(1).strip())) != null) {
+                throw new Refused(where + spot + " is there twice; leave the reading that counts.", Umber.BAD_INPUT);
             }
         }
         return read;
     }
 
-    private static double volts(String where, String typed) {
+    private static Spot.Kind kind(String where, String typed) {
+        return switch (typed.toLowerCase(Locale.ROOT)) {
+            case "", "dc" -> Spot.Kind.DC;
+            case "ac" -> Spot.Kind.RIPPLE;
+            case "ohms" -> Spot.Kind.OHMS;
+            default ->
+                throw new Refused(where + "“" + typed + "” is nothing that is read; dc, ac or ohms.", Umber.BAD_INPUT);
+        };
+    }
+
+    /** Volts, or ohms; neither AC nor ohms below nothing. */
+    private static double shown(String where, Spot spot, String typed) {
+        boolean ohms = spot.kind() == Spot.Kind.OHMS;
+        if (ohms && typed.matches("(?i)inf|open|ol|∞")) {
+            return Double.POSITIVE_INFINITY;
+        }
+        double shown;
         try {
-            double volts =
-                    new ValueReader(DecimalSign.POINT).read(typed, Unit.VOLT).value();
-            if (Math.abs(volts) <= MOST_VOLTS) {
-                return volts;
-            }
+            shown = new ValueReader(DecimalSign.POINT)
+                    .read(typed, ohms ? Unit.OHM : Unit.VOLT)
+                    .value();
         } catch (InvalidEntry refused) {
             throw new Refused(where + refused.getMessage(), Umber.BAD_INPUT);
         }
-        throw new Refused(where + typed + " is more than a set has; give volts, as in 112 or 0.6.", Umber.BAD_INPUT);
+        if (!ohms && Math.abs(shown) > MOST_VOLTS) {
+            throw new Refused(
+                    where + typed + " is more than a set has; give volts, as in 112 or 0.6.", Umber.BAD_INPUT);
+        }
+        if (spot.kind() != Spot.Kind.DC && shown < 0) {
+            throw new Refused(where + typed + " has a sign; AC and ohms have none.", Umber.BAD_INPUT);
+        }
+        return shown;
     }
 }

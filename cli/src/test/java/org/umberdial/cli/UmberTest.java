@@ -248,6 +248,10 @@ class UmberTest {
         assertTrue(rows.get(1).startsWith("1,R2 has drifted up to about 1."), out.toString());
         assertTrue(rows.stream().anyMatch(row -> row.startsWith("next,")), out.toString());
         assertTrue(err.toString().contains("no voltage at these points shows: "), err.toString());
+        // Without power: a plate load of four times its ohms is read from plate to chassis.
+        run("ohms", deck(DECK.replace("270k", "1080k")));
+        String cold = readings("v1_plate," + cells("v1_plate").get(1) + ",ohms\n");
+        assertEquals(0, run("diagnose", deck(DECK), cold, "--top", "1"), err.toString());
         run("solve", deck);
         String healthy = readings("bplus," + cells("bplus").get(3) + "\nv1_plate,"
                 + cells("v1_plate").get(3) + "\n");
@@ -263,7 +267,9 @@ class UmberTest {
                 "nowhere,5;has no node",
                 "bplus,lots;set.csv, line 1",
                 "bplus,9e9;more than a set has",
-                "bplus,5|bplus,6;is there twice"
+                "bplus,5|bplus,6;is there twice",
+                "bplus,5,watts;dc, ac or ohms",
+                "bplus,-5,ohms;has a sign"
             })
     void diagnose_saysWhatIsWrongWithAReading(String rows, String says) throws IOException {
         assertEquals(2, run("diagnose", deck(DECK), readings(rows.replace('|', '\n'))));

@@ -1,7 +1,9 @@
 package org.umberdial.core.diagnosis;
 
+import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.umberdial.core.role.NetworkRole;
 import org.umberdial.core.role.PartRoles;
 import org.umberdial.core.role.RoleLibrary;
@@ -10,6 +12,10 @@ import org.umberdial.core.set.Part;
 
 /** Says a diagnosis in words: what it comes to, how a suspect is proven or cleared, what comes of leaving it. */
 public final class Advice {
+    /** What is tried by something good in its place. */
+    private static final Set<FaultMode.Kind> SWAPPED =
+            EnumSet.of(FaultMode.Kind.WEAK, FaultMode.Kind.DEAD, FaultMode.Kind.GASSY, FaultMode.Kind.DRIED_OUT);
+
     private static final double SURE = 0.9;
     private static final double LIKELY = 0.6;
     /** What is believed less is not worth naming beside something nobody reckoned. */
@@ -69,27 +75,38 @@ public final class Advice {
         return failure(mode).map(one -> sentence(one.confirmBy())).orElseGet(() -> usualTest(mode));
     }
 
-    /** The same as an act, from switching off on. */
-    public String confirmAct(FaultMode mode) {
-        String test = confirm(mode);
-        return test.toLowerCase(Locale.ROOT).startsWith("on:")
-                ? test
-                : "Switch off, pull the plug, discharge. "
-                        + sentence(test.replaceFirst("(?i)^(plug out, empty|plug out|off): *", ""));
-    }
-
     private static String usualTest(FaultMode mode) {
         return switch (mode.kind()) {
             case LEAKS, SHORTED ->
                 mode.part().startsWith("C")
                         ? "Plug out, empty: one lead lifted, its leak at its own volts."
                         : "Plug out, empty: ohms across it.";
-            case DRIED_OUT -> "Another of the same value across it for a moment, or a meter for capacitors.";
+            case DRIED_OUT ->
+                "Another of the same value clipped across it, then power: better means it had dried; or its capacitance and ESR with a lead lifted.";
             case OPEN, DRIFTED_UP, DRIFTED_DOWN ->
                 "Plug out, empty: its ohms; more than marked is proof in circuit, less only with a lead lifted.";
-            case WEAK, DEAD, GASSY -> "Another tube of its type in its place, or a tube tester.";
+            case WEAK, DEAD, GASSY ->
+                "Another tube of its type in its place, then power and read again; or a tube tester.";
             case HEATER_OPEN -> "Plug out: ohms from heater pin to heater pin of the tube, out of its socket.";
         };
+    }
+
+    /**
+     * The same as an act, from switching off on. Where the trade does it with power or without, without: what is
+     * swapped or clipped on is so with the plug out.
+     */
+    public String confirmAct(FaultMode mode) {
+        boolean swapped = SWAPPED.contains(mode.kind());
+        String test = swapped ? usualTest(mode) : confirm(mode);
+        if (test.toLowerCase(Locale.ROOT).startsWith("on:")) {
+            return "For " + mode.subject() + ", once nothing bars power: "
+                    + sentence(test.replaceFirst("(?i)^on: *", ""))
+                    + " Leads and tubes are moved with the plug out only.";
+        }
+        String off = test.replaceFirst("(?i)^(plug out, empty|plug out|off): *", "")
+                .replaceFirst("(?i)[,;]?( or| then)? on: .*", "");
+        return sentence("Switch off, pull the plug, discharge. Then " + mode.subject() + ": "
+                + Character.toLowerCase(off.charAt(0)) + off.substring(1));
     }
 
     /** What else settles it at the bench, with power on a wrong point; empty when nothing does. */
