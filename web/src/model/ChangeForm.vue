@@ -13,6 +13,7 @@ import { computed, ref, watch } from 'vue'
 import type { Problem, Schemas } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
+import { dragged, placeOf } from './drag'
 import { kinds, type Change, type Kind } from './useModel'
 
 type Part = Schemas['ChangeableView']
@@ -64,6 +65,14 @@ watch(model, (change) => {
   if (change === null && value.value === '' && asksFor.value === null) part.value = null
 })
 
+/** Where the slider stands; without a figure typed, in the middle. */
+const place = computed(() => {
+  if (!part.value || dragged(kind.value, part.value.working, 0.5) === '') return null
+  return placeOf(kind.value, part.value.working, value.value) ?? 0.5
+})
+function drag(to: number) {
+  if (part.value) value.value = dragged(kind.value, part.value.working, to)
+}
 function keep() {
   emit('keep')
   part.value = null
@@ -126,6 +135,19 @@ function keep() {
       :fault="say(fault)"
     />
     <p v-else-if="fault" role="alert" class="text-sm text-bad">{{ say(fault) }}</p>
+    <label v-if="part && asksFor && place !== null" class="block text-sm text-soft">
+      {{ say(`Drag it, and watch the staircase`) }}
+      <input
+        type="range"
+        min="0"
+        max="1"
+        step="0.01"
+        class="h-11 w-full accent-accent"
+        :value="place"
+        :aria-valuetext="value"
+        @input="drag(Number(($event.target as HTMLInputElement).value))"
+      />
+    </label>
     <AppButton v-if="model" type="submit" :disabled="!!fault || full">Keep, and change another</AppButton>
   </form>
 </template>

@@ -111,8 +111,25 @@ public final class Sets {
         return reading(ReadingKind.AC, node, volts, line, "10M", "", second);
     }
 
+    /** On DC, in one of the set's modes. */
+    public static Reading in(String mode, String node, double volts, double line, int second) {
+        return reading(ReadingKind.DC, node, volts, line, "10M", mode, "", second);
+    }
+
     private static Reading reading(
             ReadingKind kind, String subject, double value, double line, String meter, String lifted, int second) {
+        return reading(kind, subject, value, line, meter, "", lifted, second);
+    }
+
+    private static Reading reading(
+            ReadingKind kind,
+            String subject,
+            double value,
+            double line,
+            String meter,
+            String mode,
+            String lifted,
+            int second) {
         return new Reading(
                 "r" + second,
                 subject,
@@ -121,7 +138,7 @@ public final class Sets {
                 value,
                 line,
                 Optional.of(Meter.parse(meter)),
-                "",
+                mode,
                 OptionalDouble.empty(),
                 Instant.ofEpochSecond(1_000_000 + second),
                 lifted,

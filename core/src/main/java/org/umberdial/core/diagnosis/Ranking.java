@@ -100,6 +100,17 @@ public final class Ranking {
         return ofAll(atlas, readings, standing);
     }
 
+    /** Volts by node as figures of an atlas; NaN where nothing was read. */
+    static double[] figures(Atlas atlas, Map<String, Double> volts) {
+        double[] figures = new double[atlas.spots().size()];
+        for (int i = 0; i < figures.length; i++) {
+            Spot spot = atlas.spots().get(i);
+            Double shown = spot.kind() == Spot.Kind.DC ? volts.get(spot.node()) : null;
+            figures[i] = shown == null || Double.isNaN(atlas.healthy().volts()[i]) ? Double.NaN : spot.figure(shown);
+        }
+        return figures;
+    }
+
     /**
      * Ranks.
      *

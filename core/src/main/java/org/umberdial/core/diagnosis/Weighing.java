@@ -2,7 +2,9 @@ package org.umberdial.core.diagnosis;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 
@@ -26,6 +28,8 @@ final class Weighing {
      * would if they were.
      */
     private static final double TRUSTED = 0.8;
+
+    private static final double MOST_LOG = 50;
 
     /** Pieces of a chain are no thinner than this in deviations; a fold would have no length. */
     private static final double THIN = 1e-6;
@@ -94,6 +98,22 @@ final class Weighing {
         }
         healthyLog = Math.log(HEALTHY) + TRUSTED * single(atlas.healthy());
         unknownLog = Math.log(UNKNOWN) + TRUSTED * unknown();
+    }
+
+    /** How much likelier the figures are with each fault, its degree integrated out, than in a healthy set. */
+    static Map<FaultMode, Double> ratios(Atlas atlas, double[] figures) {
+        Weighing weighing = new Weighing(atlas, figures, mode -> 1);
+        double all = atlas.tracks().stream()
+                .mapToDouble(track -> track.mode().prior())
+                .sum();
+        double healthy = weighing.healthyLog - Math.log(HEALTHY);
+        Map<FaultMode, Double> ratios = new HashMap<>();
+        for (Piece piece : weighing.pieces) {
+            FaultMode mode = piece.track.mode();
+            double prior = Math.log((1 - HEALTHY - UNKNOWN) * mode.prior() / all);
+            ratios.merge(mode, Math.exp(Math.min(MOST_LOG, piece.log - prior - healthy)), Double::sum);
+        }
+        return ratios;
     }
 
     /** How far a fault may still be, by what is known from elsewhere. */

@@ -79,7 +79,7 @@ public final class VoltsArea implements Area {
                         file.contents().bench(),
                         background(file, before),
                         file.once(AtlasSource.class, () -> AtlasSource.NONE)));
-        if (report.underway()) {
+        if (report.underway() || report.waits()) {
             file.holdsForNow();
         }
         List<Observation> seen = new ArrayList<>(VoltsJudge.observations(file.set(), report.lifts()));

@@ -18,10 +18,8 @@ import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.diagnosis.Advice;
 import org.umberdial.core.diagnosis.AtlasSource;
 import org.umberdial.core.diagnosis.Background;
-import org.umberdial.core.diagnosis.BenchReadings;
 import org.umberdial.core.diagnosis.Diagnosis;
-import org.umberdial.core.diagnosis.Ranking;
-import org.umberdial.core.diagnosis.Standing;
+import org.umberdial.core.diagnosis.SetRanking;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.expect.DcPaths;
@@ -123,6 +121,7 @@ public final class VoltsJudge {
                 findings,
                 ranked.map(Ranked::comesTo).orElse(""),
                 answer instanceof AtlasSource.Underway,
+                ranked.filter(Ranked::waits).isPresent(),
                 lifts,
                 plan.staircase(bench.lineVolts()),
                 NextRules.acts(set, points, findings, watched(), ranked.flatMap(Ranked::next)));
@@ -137,20 +136,20 @@ public final class VoltsJudge {
     }
 
     /** What the faults of the circuit say of all points together. */
-    private record Ranked(Diagnosis diagnosis, RankedSuspects suspects, String comesTo) {
+    private record Ranked(Diagnosis diagnosis, RankedSuspects suspects, String comesTo, boolean waits) {
         Optional<Diagnosis.Probe> next() {
             return diagnosis.next();
         }
     }
 
     private Ranked ranked(AtlasSource.Ready ready, Ledger ledger, List<LiftTest> lifts) {
-        BenchReadings readings = BenchReadings.of(set, log, bench, ready.healthy(), ledger.lastReplaced());
-        Diagnosis diagnosis = Ranking.ofAll(
-                ready.atlas(), readings.all(), new Standing(set, background.knowing(ledger), ready.atlas()));
+        SetRanking ranking = SetRanking.of(set, log, bench, background.knowing(ledger), ready, atlases);
+        Diagnosis diagnosis = ranking.diagnosis();
         return new Ranked(
                 diagnosis,
                 new RankedSuspects(set, diagnosis, ledger, lifts),
-                new Advice(set).verdict(diagnosis, readings.all().size()));
+                new Advice(set).verdict(diagnosis, ranking.readings().all().size()),
+                ranking.waits());
     }
 
     /** The verdict of a reading by itself. */

@@ -40,6 +40,7 @@ class DiagnosisStudyTest {
         private int first;
         private int three;
         private int unseen;
+        private int accusedNobody;
         private int healthy;
         private int calledHealthy;
         private int sure;
@@ -88,12 +89,13 @@ class DiagnosisStudyTest {
             }
         }
         String says = String.format(
-                "%d faults seen: first %d, in three %d; %d unseen; healthy %d of %d; sure %d, right %d; two at once %d, both in"
+                "%d faults seen: first %d, in three %d; %d unseen, of them nobody accused in %d; healthy %d of %d; sure %d, right %d; two at once %d, both in"
                         + " five %d; readings needed by next, against probing order: median %.2f of %d",
                 score.cases,
                 score.first,
                 score.three,
                 score.unseen,
+                score.accusedNobody,
                 score.calledHealthy,
                 score.healthy,
                 score.sure,
@@ -107,6 +109,7 @@ class DiagnosisStudyTest {
         double slack = CASES > FEW ? 0 : 0.12;
         assertTrue(score.first >= (0.8 - slack) * score.cases, says);
         assertTrue(score.three >= (0.95 - slack) * score.cases, says);
+        assertTrue(score.accusedNobody >= (0.95 - slack) * score.unseen, says);
         assertTrue(score.calledHealthy >= (0.95 - slack) * score.healthy, says);
         assertTrue(score.bothInFive >= (0.7 - 2 * slack) * score.doubles, says);
         assertTrue(median(score.shares) <= 0.6 + slack, says);
@@ -182,6 +185,11 @@ class DiagnosisStudyTest {
         // What has not moved any reading by more than tolerances do, no ranking can find.
         if (!moved(atlas, hidden)) {
             score.unseen++;
+            score.accusedNobody += diagnosis.looksHealthy()
+                            || diagnosis.unseen().stream()
+                                    .anyMatch(hidden.modes().get(0)::equals)
+                    ? 1
+                    : 0;
             return;
         }
         score.cases++;

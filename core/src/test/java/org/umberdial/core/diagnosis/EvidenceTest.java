@@ -5,7 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,6 +21,7 @@ import org.umberdial.core.circuit.network.Values;
 import org.umberdial.core.circuit.work.AtWork;
 import org.umberdial.core.circuit.work.Ripple;
 import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.ReadingLog;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.reading.Meter;
@@ -151,6 +154,64 @@ class EvidenceTest {
                         .filter(mode -> mode.part().equals("R5") && mode.kind() == FaultMode.Kind.DRIFTED_UP)
                         .findFirst()
                         .orElseThrow()));
+    }
+
+    /** Two stages on one rail, each fed in its own mode. */
+    private static final String TWO_MODES = """
+            two modes on one rail
+            *MODES FM AM
+            VB b 0 250
+            R1 b b2 4.7k ; kind=carbon tol=10 watt=2
+            C2 b2 0 20u ; kind=electrolytic tol=20 volt=350
+            R20 b2 fm 0.05 ; kind=switch closed=FM
+            R21 b2 am 0.05 ; kind=switch closed=AM
+            R3 fm v1_plate 22k ; kind=carbon tol=10 watt=1
+            XV1 v1_plate v1_grid v1_cathode 12AV6_T ; kind=tube
+            R4 v1_cathode 0 1k ; kind=carbon tol=10 watt=0.5
+            R5 v1_grid 0 470k ; kind=carbon tol=10 watt=0.5
+            R6 am v2_plate 22k ; kind=carbon tol=10 watt=1
+            XV2 v2_plate v2_grid v2_cathode 12AV6_T ; kind=tube
+            R7 v2_cathode 0 1k ; kind=carbon tol=10 watt=0.5
+            R8 v2_grid 0 470k ; kind=carbon tol=10 watt=0.5
+            *TP b2 v1_plate v1_cathode v2_plate v2_cathode
+            .end
+            """;
+
+    /** Good AM clears what FM shares with it; what only FM has stays suspected. */
+    @Test
+    void aModeThatIsRight_clearsWhatItShares() {
+        BenchSet set = Sets.set(TWO_MODES, 117, "10M");
+        Map<String, AtlasSource.Ready> atlases = new HashMap<>();
+        for (String mode : set.modes()) {
+            HealthySet whole = HealthySet.of(set, mode).orElseThrow();
+            Atlas there = Atlas.of(
+                            whole.network(),
+                            set.parts(),
+                            OptionalDouble.empty(),
+                            Meter.parse("10M"),
+                            BenchReadings.points(set))
+                    .orElseThrow();
+            atlases.put(mode, new AtlasSource.Ready(there, whole, whole.nominalLine()));
+        }
+        AtlasSource source = (asked, bench) -> atlases.get(bench.mode());
+        Bench fm = new Bench(117, Optional.of(Meter.parse("10M")), 0, "FM");
+        Reading low = Sets.in("FM", "v1_plate", 120, 117, 1);
+        List<Reading> right = new ArrayList<>(List.of(low));
+        for (String node : List.of("b2", "v2_plate")) {
+            double shown = atlases.get("AM")
+                    .healthy()
+                    .shown(node, 117, Meter.parse("10M"))
+                    .orElseThrow();
+            right.add(Sets.in("AM", node, shown, 117, right.size() + 1));
+        }
+        Background nothing = new Background(NOTHING, List.of(), List.of());
+        SetRanking alone = SetRanking.of(set, new ReadingLog(List.of(low)), fm, nothing, atlases.get("FM"), source);
+        SetRanking both = SetRanking.of(set, new ReadingLog(right), fm, nothing, atlases.get("FM"), source);
+        assertEquals(List.of("AM"), both.otherModes());
+        assertTrue(
+                of("C2", alone.diagnosis()) > 0.1, alone.diagnosis().suspects().toString());
+        assertTrue(of("C2", both.diagnosis()) < of("C2", alone.diagnosis()) / 5, "the filter is shared, and right");
+        assertTrue(of("R3", both.diagnosis()) > of("R3", alone.diagnosis()), "its plate load is FM's own");
     }
 
     @Test

@@ -21,9 +21,8 @@ import org.umberdial.core.diagnosis.Background;
 import org.umberdial.core.diagnosis.BenchReadings;
 import org.umberdial.core.diagnosis.Diagnosis;
 import org.umberdial.core.diagnosis.FaultMode;
-import org.umberdial.core.diagnosis.Ranking;
+import org.umberdial.core.diagnosis.SetRanking;
 import org.umberdial.core.diagnosis.Spot;
-import org.umberdial.core.diagnosis.Standing;
 import org.umberdial.core.evidence.ForNow;
 import org.umberdial.core.role.Symptom;
 import org.umberdial.core.value.Engineering;
@@ -125,16 +124,13 @@ class DiagnosisController {
                         : why.isEmpty() ? "This circuit has no point that is read on DC." : why);
     }
 
-    private static DiagnosisView view(OpenSet open, AtlasSource.Ready ready) {
-        BenchReadings readings = BenchReadings.of(
-                open.set(),
-                open.log().readings(),
-                open.file().contents().bench(),
-                ready.healthy(),
-                open.file().ledger().lastReplaced());
-        Atlas atlas = ready.atlas();
+    private DiagnosisView view(OpenSet open, AtlasSource.Ready ready) {
         Background background = VoltsArea.background(open.file(), open.file().ledger());
-        Diagnosis diagnosis = Ranking.ofAll(atlas, readings.all(), new Standing(open.set(), background, atlas));
+        SetRanking ranking = SetRanking.of(
+                open.set(), open.log().readings(), open.file().contents().bench(), background, ready, atlases);
+        BenchReadings readings = ranking.readings();
+        Atlas atlas = ready.atlas();
+        Diagnosis diagnosis = ranking.diagnosis();
         Advice advice = new Advice(open.set());
         return new DiagnosisView(
                 open.revision(),
@@ -160,7 +156,7 @@ class DiagnosisController {
                                 probe.bits(),
                                 probe.minutes()))
                         .toList(),
-                notes(open, readings, diagnosis, background, atlas));
+                notes(open, ranking, background, atlas));
     }
 
     private static DiagnosisView without(OpenSet open, boolean underway, String reason) {
@@ -254,8 +250,9 @@ class DiagnosisController {
                 .toList();
     }
 
-    private static List<String> notes(
-            OpenSet open, BenchReadings readings, Diagnosis diagnosis, Background background, Atlas atlas) {
+    private static List<String> notes(OpenSet open, SetRanking ranking, Background background, Atlas atlas) {
+        BenchReadings readings = ranking.readings();
+        Diagnosis diagnosis = ranking.diagnosis();
         List<String> notes = new ArrayList<>();
         if (!diagnosis.passedOver().isEmpty()) {
             notes.add("Left out, since the healthy circuit has nothing to compare them with: "
@@ -268,6 +265,10 @@ class DiagnosisController {
         if (!disturbed.isEmpty()) {
             notes.add("Not as drawn for now: " + disturbed
                     + ". Readings taken so are left out; what was read before is ranked.");
+        }
+        if (!ranking.otherModes().isEmpty()) {
+            notes.add("What was read on " + String.join(", ", ranking.otherModes())
+                    + " counts too: what is right there clears what it shares.");
         }
         if (!background.heard().isEmpty()) {
             notes.add("What is heard counts too: "
