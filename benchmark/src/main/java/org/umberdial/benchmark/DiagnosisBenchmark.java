@@ -1,6 +1,7 @@
 package org.umberdial.benchmark;
 
 import java.io.IOException;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,7 @@ import org.umberdial.core.diagnosis.Atlas;
 import org.umberdial.core.diagnosis.BenchReadings;
 import org.umberdial.core.diagnosis.Diagnosis;
 import org.umberdial.core.diagnosis.Ranking;
+import org.umberdial.core.diagnosis.Spot;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.reading.Meter;
 import org.umberdial.core.set.BenchSet;
@@ -37,6 +39,8 @@ import org.umberdial.core.volts.WhatIf;
 @Fork(1)
 public class DiagnosisBenchmark {
     private static final Meter METER = Meter.parse("10M");
+    /** Without its mode every band switch is open, and the set is a supply with an output stage. */
+    private static final String MODE = "FM";
 
     private BenchSet set;
     private Atlas atlas;
@@ -46,8 +50,15 @@ public class DiagnosisBenchmark {
     @Setup
     public void load() throws IOException {
         set = DemoSet.of("fm-superhet");
-        HealthySet healthy = HealthySet.of(set, "").orElseThrow();
-        atlas = Atlas.of(healthy.network(), set.parts(), OptionalDouble.empty(), METER, BenchReadings.points(set))
+        HealthySet healthy = HealthySet.of(set, MODE).orElseThrow();
+        atlas = Atlas.of(
+                        healthy.network(),
+                        set.parts(),
+                        OptionalDouble.empty(),
+                        METER,
+                        BenchReadings.points(set),
+                        EnumSet.allOf(Spot.Kind.class),
+                        () -> false)
                 .orElseThrow();
         one.putAll(shown(healthy, List.of(new PartChange("R12", PartChange.Kind.VALUE, 120e3))));
         two.putAll(shown(
@@ -60,7 +71,7 @@ public class DiagnosisBenchmark {
     /** What a meter shows of the set with changes, healthy in all else. */
     private Map<String, Double> shown(HealthySet healthy, List<PartChange> changes) {
         Map<String, Double> volts = new HashMap<>();
-        WhatIf.ask(set, new Bench(healthy.nominalLine(), Optional.of(METER), 0, ""), changes)
+        WhatIf.ask(set, new Bench(healthy.nominalLine(), Optional.of(METER), 0, MODE), changes)
                 .steps()
                 .forEach(step ->
                         step.changed().ifPresent(v -> volts.put(step.point().node(), v)));

@@ -368,6 +368,10 @@ public final class Atlas {
 
         /** @param bad the part that is; empty when the scatter is not asked for */
         Optional<Place> place(Values here, double grade, Optional<String> bad) {
+            return place(here, grade, bad, true);
+        }
+
+        private Optional<Place> place(Values here, double grade, Optional<String> bad, boolean beside) {
             Optional<OperatingPoint> solved = work.solve(here).settled();
             if (solved.isEmpty()) {
                 work.solve(values);
@@ -392,7 +396,11 @@ public final class Atlas {
                         + GONE_SHARE * Math.abs(healthyVolts[i])
                         + (Double.isNaN(volts[i]) ? 0 : CHANGE_SHARE * Math.abs(volts[i] - healthyVolts[i]));
             }
-            beside(here, volts);
+            if (beside) {
+                beside(here, volts);
+            } else {
+                Arrays.fill(volts, direct, volts.length, Double.NaN);
+            }
             for (int i = direct; i < volts.length; i++) {
                 own[i] = own(spots.get(i), volts[i]) + leaks[i - direct];
             }
@@ -511,14 +519,17 @@ public final class Atlas {
     }
 
     /**
-     * Two faults at once, solved.
+     * Two faults at once, solved, from whatever was solved last: one pair is near the next.
      *
+     * @param beside whether ohms and ripple are wanted too; without, they are not known
      * @return empty when the set does not settle with both
      */
-    Optional<Place> both(FaultMode one, double oneGrade, FaultMode other, double otherGrade) {
+    Optional<Place> both(FaultMode one, double oneGrade, FaultMode other, double otherGrade, boolean beside) {
         synchronized (surveyor) {
-            surveyor.work.solve(surveyor.values);
-            return surveyor.place(other.in(one.in(surveyor.values, oneGrade), otherGrade), 0, Optional.empty());
+            Values both = other.in(one.in(surveyor.values, oneGrade), otherGrade);
+            // Where that leads nowhere, once more from the healthy set.
+            return surveyor.place(both, 0, Optional.empty(), beside)
+                    .or(() -> surveyor.place(both, 0, Optional.empty(), beside));
         }
     }
 

@@ -1,6 +1,7 @@
 package org.umberdial.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -17,13 +18,17 @@ final class Pairs {
     /** Two independent faults against one, before anything is read. */
     private static final double PRIOR = 0.12;
 
-    private static final int MOST_SOLVED = 14;
+    private static final int MOST_SOLVED = 8;
     private static final int MOST_KEPT = 400;
-    private static final int ROUNDS = 3;
+    private static final int ROUNDS = 2;
     /** A degree changes by no more than this in a round, in the share of its whole range. */
     private static final double LONGEST_STRIDE = 0.25;
 
-    private static final double NUDGE = 0.03;
+    /** So far below the best, a logarithm, a pair is not improved any more. */
+    private static final double HOPELESS = 25;
+    /** And so far below it nobody asks what else it would show. */
+    private static final double WORTH_WHOLE = 7;
+
     /** Two faults do not add: by so much of what they move, each may be off beside the other. */
     private static final double SHARED = 0.2;
     /** A degree is fitted: what that is worth against one that was foretold, a logarithm. */
@@ -40,11 +45,14 @@ final class Pairs {
     private final Atlas atlas;
     private final Weighing weighing;
     private final int[] rows;
+    /** Whether something was read that is no direct volts. */
+    private final boolean besideRead;
 
     Pairs(Atlas atlas, Weighing weighing) {
         this.atlas = atlas;
         this.weighing = weighing;
         rows = weighing.read();
+        besideRead = IntStream.of(rows).anyMatch(i -> atlas.spots().get(i).kind() != Spot.Kind.DC);
     }
 
     List<Pair> best() {
@@ -76,16 +84,23 @@ final class Pairs {
         sketches.sort(Comparator.comparingDouble(sketch -> -sketch.log));
         List<Pair> pairs = new ArrayList<>();
         Set<String> tried = new HashSet<>();
+        double best = Double.NEGATIVE_INFINITY;
         for (Sketch sketch : sketches) {
             String both = sketch.one.mode().part()
                     + sketch.one.mode().kind()
                     + sketch.other.mode().part()
                     + sketch.other.mode().kind();
             if (tried.size() < MOST_SOLVED && tried.add(both)) {
-                solved(sketch).ifPresent(pairs::add);
+                Optional<Pair> solved = solved(sketch, best);
+                solved.ifPresent(pairs::add);
+                best = Math.max(best, solved.map(Pair::log).orElse(best));
             }
         }
-        return pairs;
+        double most = best;
+        // What is believed is asked for elsewhere too: only there the rest of what it would show is worth solving.
+        return pairs.stream()
+                .map(pair -> pair.log > most - WORTH_WHOLE ? whole(pair) : pair)
+                .toList();
     }
 
     /** @param white how it moves the readings, in deviations; @param prior of it and of its degree, a logarithm */
@@ -131,11 +146,29 @@ final class Pairs {
         return sum;
     }
 
-    private Optional<Pair> solved(Sketch sketch) {
+    private Pair whole(Pair pair) {
+        return besideRead
+                ? pair
+                : atlas.both(pair.one, pair.oneGrade, pair.other, pair.otherGrade, true)
+                        .map(place -> new Pair(
+                                pair.one,
+                                pair.oneGrade,
+                                pair.other,
+                                pair.otherGrade,
+                                new Atlas.Place(0, place.volts(), pair.place.factor(), place.own()),
+                                pair.log))
+                        .orElse(pair);
+    }
+
+    /** @param best logarithm of the best so far: what is hopeless against it is not improved */
+    private Optional<Pair> solved(Sketch sketch, double bestSoFar) {
         double one = share(sketch.one, sketch.a);
         double other = share(sketch.other, sketch.b);
         Optional<Pair> best = pair(sketch, one, other);
-        for (int round = 0; round < ROUNDS && best.isPresent(); round++) {
+        for (int round = 0;
+                round < ROUNDS
+                        && best.filter(pair -> pair.log > bestSoFar - HOPELESS).isPresent();
+                round++) {
             Pair now = best.get();
             double[] strides = strides(sketch, now, one, other);
             double nextOne = bounded(sketch.one, one + strides[0]);
@@ -155,8 +188,8 @@ final class Pairs {
     private double[] strides(Sketch sketch, Pair now, double one, double other) {
         Scatter scatter = new Scatter(now.place, rows);
         double[] off = scatter.whitened(difference(weighing.figures(), now.place.volts()));
-        double[] byOne = slope(scatter, sketch, now, one, other, true);
-        double[] byOther = slope(scatter, sketch, now, one, other, false);
+        double[] byOne = slope(scatter, sketch.one, one);
+        double[] byOther = slope(scatter, sketch.other, other);
         double a = dot(byOne, byOne) + 1e-9;
         double b = dot(byOne, byOther);
         double c = dot(byOther, byOther) + 1e-9;
@@ -168,19 +201,21 @@ final class Pairs {
                 : new double[] {limited((c * p - b * q) / determinant), limited((a * q - b * p) / determinant)};
     }
 
-    private double[] slope(Scatter scatter, Sketch sketch, Pair now, double one, double other, boolean first) {
-        boolean fixed = !(first ? sketch.one : sketch.other).mode().byDegrees();
-        if (fixed) {
-            return new double[rows.length];
+    /** How the readings move with a degree, as far as each fault alone tells: that costs no solving. */
+    private double[] slope(Scatter scatter, Atlas.Track track, double at) {
+        List<Atlas.Place> places = track.places();
+        for (int i = 1; i < places.size(); i++) {
+            double from = share(track, places.get(i - 1));
+            double to = share(track, places.get(i));
+            if (at <= to || i == places.size() - 1) {
+                double[] move =
+                        difference(places.get(i).volts(), places.get(i - 1).volts());
+                boolean known = Arrays.stream(move).noneMatch(Double::isNaN) && to > from;
+                double[] white = known ? scatter.whitened(move) : new double[move.length];
+                return Arrays.stream(white).map(w -> w / (to - from)).toArray();
+            }
         }
-        double at = first ? one : other;
-        double nudge = at + NUDGE > 1 ? -NUDGE : NUDGE;
-        return pair(sketch, first ? one + nudge : one, first ? other : other + nudge)
-                .map(pair -> scatter.whitened(difference(pair.place.volts(), now.place.volts())))
-                .map(white -> IntStream.range(0, white.length)
-                        .mapToDouble(i -> white[i] / nudge)
-                        .toArray())
-                .orElse(new double[rows.length]);
+        return new double[rows.length];
     }
 
     private static double dot(double[] a, double[] b) {
@@ -215,7 +250,7 @@ final class Pairs {
     private Optional<Pair> pair(Sketch sketch, double one, double other) {
         double oneGrade = grade(sketch.one, one);
         double otherGrade = grade(sketch.other, other);
-        return atlas.both(sketch.one.mode(), oneGrade, sketch.other.mode(), otherGrade)
+        return atlas.both(sketch.one.mode(), oneGrade, sketch.other.mode(), otherGrade, besideRead)
                 .map(place -> new Atlas.Place(0, place.volts(), graver(sketch).factor(), place.own()))
                 .filter(place -> IntStream.of(rows).noneMatch(i -> Double.isNaN(place.volts()[i])))
                 .map(place -> new Pair(

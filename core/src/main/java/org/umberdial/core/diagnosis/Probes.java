@@ -19,8 +19,8 @@ final class Probes {
     /** Faults believed less make no difference to what is read next. */
     private static final double LEAST_BELIEF = 1e-3;
 
-    private static final int MOST_BELLS = 90;
-    private static final int STEPS = 24;
+    private static final int MOST_BELLS = 60;
+    private static final int STEPS = 12;
     private static final double REACH = 4;
     /** So far out a bell adds nothing to a mixture. */
     private static final double NOTHING_BEYOND = 7;
