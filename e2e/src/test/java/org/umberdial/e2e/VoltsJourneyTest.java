@@ -105,16 +105,14 @@ class VoltsJourneyTest extends Journey {
         page.keyboard().press("Alt+n");
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Why")))
                 .containsText("C4 leaky");
-        assertThat(page.getByText("C4 joins V4 grid to V3 plate and should block"))
-                .isVisible();
+        assertThat(page.getByText("C4, coupling of V3").first()).isVisible();
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next")))
                 // Its leak was read at the parts: what the voltages suspect is proven already.
                 .containsText("replace C4. C4 is proven leaky");
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)"))
                 .focus();
         page.keyboard().press("Enter");
-        assertThat(page.getByText(Pattern.compile("R11 \\(2.70 kΩ\\) runs from Filter 2 to Screens")))
-                .isVisible();
+        assertThat(page.getByText("R11, screen dropper of V2").first()).isVisible();
         page.reload();
         assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Findings (2)")))
                 .isVisible();
