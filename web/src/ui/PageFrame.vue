@@ -26,11 +26,11 @@ useHeadingFocus('heading')
     <header class="flex min-h-16 flex-wrap items-center gap-x-6 border-b py-1 border-line bg-sheet px-6 max-sm:px-4">
       <h1 ref="heading" tabindex="-1" class="text-xl font-semibold">{{ title }}</h1>
       <p v-if="hint" class="text-soft max-sm:hidden">{{ hint }}</p>
-      <nav class="ml-auto flex flex-wrap items-center gap-2 max-sm:ml-0 max-sm:gap-0" aria-label="Shop">
+      <nav class="ml-auto flex flex-wrap items-center gap-0.5 max-sm:ml-0 max-sm:gap-0" aria-label="Shop">
         <slot name="actions" />
         <RouterLink
           to="/"
-          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          class="flex min-h-11 items-center gap-1.5 px-2 text-sm text-soft hover:text-ink"
           exact-active-class="font-semibold text-ink!"
         >
           <ArchiveBoxIcon class="size-5" aria-hidden="true" />
@@ -38,7 +38,7 @@ useHeadingFocus('heading')
         </RouterLink>
         <RouterLink
           to="/practice"
-          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          class="flex min-h-11 items-center gap-1.5 px-2 text-sm text-soft hover:text-ink"
           active-class="font-semibold text-ink!"
         >
           <AcademicCapIcon class="size-5" aria-hidden="true" />
@@ -46,7 +46,7 @@ useHeadingFocus('heading')
         </RouterLink>
         <RouterLink
           to="/house"
-          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          class="flex min-h-11 items-center gap-1.5 px-2 text-sm text-soft hover:text-ink"
           exact-active-class="font-semibold text-ink!"
         >
           <WrenchScrewdriverIcon class="size-5" aria-hidden="true" />
@@ -54,7 +54,7 @@ useHeadingFocus('heading')
         </RouterLink>
         <RouterLink
           to="/house/shopping"
-          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          class="flex min-h-11 items-center gap-1.5 px-2 text-sm text-soft hover:text-ink"
           active-class="font-semibold text-ink!"
         >
           <ShoppingCartIcon class="size-5" aria-hidden="true" />
@@ -62,7 +62,7 @@ useHeadingFocus('heading')
         </RouterLink>
         <RouterLink
           to="/house/tubes"
-          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          class="flex min-h-11 items-center gap-1.5 px-2 text-sm text-soft hover:text-ink"
           active-class="font-semibold text-ink!"
         >
           <TableCellsIcon class="size-5" aria-hidden="true" />
@@ -71,7 +71,7 @@ useHeadingFocus('heading')
         <RouterLink
           v-if="session.owns.value"
           to="/house/people"
-          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          class="flex min-h-11 items-center gap-1.5 px-2 text-sm text-soft hover:text-ink"
           active-class="font-semibold text-ink!"
         >
           <UsersIcon class="size-5" aria-hidden="true" />
@@ -79,7 +79,7 @@ useHeadingFocus('heading')
         </RouterLink>
         <RouterLink
           to="/account"
-          class="flex min-h-11 items-center gap-2 px-3 text-soft hover:text-ink"
+          class="flex min-h-11 items-center gap-1.5 px-2 text-sm text-soft hover:text-ink"
           active-class="font-semibold text-ink!"
         >
           <UserCircleIcon class="size-5" aria-hidden="true" />
