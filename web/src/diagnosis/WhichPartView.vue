@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ask, http, orThrow } from '../api/client'
+import { whileUnderway } from '../api/underway'
 import BenchHeader from '../bench/BenchHeader.vue'
 import { useShop } from '../ui/useShop'
 import { useVolts } from '../volts/useVolts'
@@ -18,7 +19,7 @@ const { data, error } = useQuery({
   queryKey: ['diagnosis', () => props.setId],
   queryFn: () => orThrow(ask(http.GET('/api/sets/{setId}/diagnosis', { params: { path: { setId: props.setId } } }))),
   // Solving every fault of a circuit takes some seconds, once.
-  refetchInterval: ({ state }) => (state.data?.underway ? ASK_AGAIN_MS : false),
+  refetchInterval: whileUnderway(ASK_AGAIN_MS),
 })
 const chosen = ref('')
 const suspects = computed(() => data.value?.suspects ?? [])

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import SchematicPicture from '../circuit/SchematicPicture.vue'
 import AppButton from '../ui/AppButton.vue'
@@ -12,7 +12,7 @@ import { minutesText, usePractice, type Move } from './usePractice'
 /** At a practice set: the drawing, what a simulated meter shows, and a part to be named. */
 const props = defineProps<{ practiceId: string }>()
 const { say } = useShop()
-const { practice, error, hindsight, over, moving } = usePractice(() => props.practiceId)
+const { practice, drawing, error, hindsight, over, moving } = usePractice(() => props.practiceId)
 const chosen = ref('')
 const givingUp = ref(false)
 const zoom = 0.8
@@ -26,19 +26,39 @@ const volts = computed(() =>
     (practice.value?.points ?? []).filter((p) => p.volts).map((p) => [p.node, { text: p.volts, read: true }]),
   ),
 )
-const kinds = [
-  { kind: 'DC', label: 'volts', field: 'volts', cost: 0.5 },
-  { kind: 'OHMS', label: 'ohms, cold', field: 'ohms', cost: 1.5 },
-  { kind: 'RIPPLE', label: 'ripple', field: 'ripple', cost: 0.5 },
-] as const
+const kinds = computed(() =>
+  [
+    { kind: 'DC', label: 'volts', field: 'volts' } as const,
+    { kind: 'OHMS', label: 'ohms, cold', field: 'ohms' } as const,
+    { kind: 'RIPPLE', label: 'ripple', field: 'ripple' } as const,
+  ].map((one) => ({
+    ...one,
+    cost: practice.value?.costs.find((cost) => cost.kind === one.kind)?.minutes ?? 0,
+  })),
+)
+/** What was clicked keeps the focus, so that a hand on the keys goes on from there. */
 function move(doing: Move['doing'], more: Partial<Move> = {}) {
+  if (moving.isPending.value) return
   moving.mutate({ doing, node: '', what: null, part: '', ...more })
 }
+/** The buttons are gone when it is over: the result takes the focus. */
+const result = useTemplateRef<HTMLElement>('result')
+watch(practice, async (now, before) => {
+  if (!now?.over || !before || before.over) return
+  await nextTick()
+  result.value?.focus()
+})
 const last = computed(() => practice.value?.moves.at(-1) ?? null)
 const outcome = computed(() => {
   if (!practice.value) return ''
   return practice.value.gaveUp ? 'Given up.' : `Found in ${minutesText(practice.value.minutes)}.`
 })
+const bestSays = computed(() =>
+  hindsight.value?.bestMinutes == null
+    ? 'Each time what tells most for its minutes; it did not get there either.'
+    : `Each time what tells most for its minutes; ${minutesText(hindsight.value.bestMinutes)} in all. ` +
+      'It knew no more than the meter showed.',
+)
 const score = computed(() => hindsight.value?.score ?? practice.value?.score ?? null)
 </script>
 
@@ -55,7 +75,7 @@ const score = computed(() => hindsight.value?.score ?? practice.value?.score ?? 
     <p v-if="error" class="p-8 text-bad">{{ say(error.message) }}</p>
     <div v-else-if="practice && over" class="space-y-6 p-6 max-sm:p-4">
       <section class="flex flex-wrap items-end gap-x-10 gap-y-3" aria-label="How it went">
-        <p class="text-2xl leading-tight font-semibold">
+        <p ref="result" tabindex="-1" class="text-2xl leading-tight font-semibold">
           {{ say(practice.answer.join(', and ')) }}.
           <span class="block text-base font-normal text-soft">
             {{ outcome }}
@@ -82,16 +102,7 @@ const score = computed(() => hindsight.value?.score ?? practice.value?.score ?? 
           :steps="hindsight.gone"
           :say="say"
         />
-        <StepList
-          title="The best way"
-          :says="
-            hindsight.bestMinutes !== null
-              ? `Each time what tells most for its minutes; ${minutesText(hindsight.bestMinutes)} in all. It knew no more than the meter showed.`
-              : 'Each time what tells most for its minutes; it did not get there either.'
-          "
-          :steps="hindsight.best"
-          :say="say"
-        />
+        <StepList title="The best way" :says="bestSays" :steps="hindsight.best" :say="say" />
       </div>
     </div>
     <div v-else-if="practice" class="grid h-full min-h-0 lg:grid-cols-[minmax(0,1fr)_30rem]">
@@ -114,8 +125,9 @@ const score = computed(() => hindsight.value?.score ?? practice.value?.score ?? 
           </div>
         </section>
         <SchematicPicture
+          v-if="drawing"
           class="min-h-64 flex-1"
-          :drawing="practice.drawing"
+          :drawing="drawing"
           :chosen="chosen"
           :zoom="zoom"
           :volts="volts"
@@ -132,12 +144,10 @@ const score = computed(() => hindsight.value?.score ?? practice.value?.score ?? 
               <strong>{{ part.part }}</strong>
               <span class="ml-2 text-soft">{{ say(part.role) }}</span>
             </p>
-            <AppButton :disabled="moving.isPending.value" @click="move('TEST', { part: part.part })">
+            <AppButton @click="move('TEST', { part: part.part })">
               Test {{ part.part }} by itself · {{ minutesText(part.minutes) }}
             </AppButton>
-            <AppButton look="main" :disabled="moving.isPending.value" @click="move('NAME', { part: part.part })">
-              {{ part.part }} is bad
-            </AppButton>
+            <AppButton look="main" @click="move('NAME', { part: part.part })">{{ part.part }} is bad</AppButton>
           </template>
           <p v-else class="flex-1 text-soft">Choose a part in the drawing to test it, or to name it.</p>
         </section>
@@ -161,16 +171,17 @@ const score = computed(() => hindsight.value?.score ?? practice.value?.score ?? 
                 </th>
                 <td class="px-2 text-right font-figures text-soft">{{ say(point.healthy) }}</td>
                 <td v-for="one in kinds" :key="one.kind" class="px-1 text-right">
-                  <span v-if="point[one.field]" class="px-2 font-figures font-semibold">
-                    {{ say(point[one.field]) }}
-                  </span>
                   <button
-                    v-else
-                    class="min-h-11 min-w-14 px-2 text-sm text-accent underline-offset-4 hover:underline disabled:opacity-50"
-                    :disabled="moving.isPending.value"
-                    @click="move('READ', { node: point.node, what: one.kind })"
+                    class="min-h-11 min-w-14 px-2"
+                    :class="
+                      point[one.field]
+                        ? 'cursor-default font-figures font-semibold'
+                        : 'text-sm text-accent underline-offset-4 hover:underline'
+                    "
+                    :aria-disabled="point[one.field] !== ''"
+                    @click="point[one.field] || move('READ', { node: point.node, what: one.kind })"
                   >
-                    {{ minutesText(one.cost) }}
+                    {{ point[one.field] ? say(point[one.field]) : minutesText(one.cost) }}
                     <span class="sr-only">{{ say(`${one.label} of ${point.name}`) }}</span>
                   </button>
                 </td>
@@ -179,10 +190,10 @@ const score = computed(() => hindsight.value?.score ?? practice.value?.score ?? 
           </table>
         </div>
         <section class="flex flex-wrap gap-3 border-t border-line bg-sheet px-4 py-3" aria-label="Or">
-          <AppButton :disabled="moving.isPending.value" @click="move('SOUND')">
+          <AppButton @click="move('SOUND')">
             {{ practice.found > 0 ? 'Nothing else is wrong' : 'Nothing is wrong with it' }}
           </AppButton>
-          <AppButton :disabled="moving.isPending.value" @click="givingUp = true">Give up, tell me</AppButton>
+          <AppButton @click="givingUp = true">Give up, tell me</AppButton>
         </section>
       </div>
     </div>

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, http, orThrow, type Schemas } from '../api/client'
+import { whileUnderway } from '../api/underway'
 
 export type PracticeView = Schemas['PracticeView']
 export type Move = Omit<Schemas['PracticeMoveEdit'], 'id'>
@@ -31,12 +32,17 @@ export function usePractice(id: MaybeRefOrGetter<string>) {
     queryKey: ['practice', id],
     queryFn: () => orThrow(ask(http.GET('/api/practice/{practiceId}', { params: params() }))),
   })
+  const drawing = useQuery({
+    queryKey: ['practice', id, 'drawing'],
+    queryFn: () => orThrow(ask(http.GET('/api/practice/{practiceId}/drawing', { params: params() }))),
+    staleTime: Infinity,
+  })
   const over = computed(() => query.data.value?.over ?? false)
   const hindsight = useQuery({
     queryKey: ['practice', id, 'hindsight'],
     queryFn: () => orThrow(ask(http.GET('/api/practice/{practiceId}/hindsight', { params: params() }))),
     enabled: over,
-    refetchInterval: ({ state }) => (state.data?.underway ? ASK_AGAIN_MS : false),
+    refetchInterval: whileUnderway(ASK_AGAIN_MS),
   })
   const moving = useMutation({
     mutationFn: (move: Move) =>
@@ -53,7 +59,7 @@ export function usePractice(id: MaybeRefOrGetter<string>) {
       void client.invalidateQueries({ queryKey: ['practices'] })
     },
   })
-  return { practice: query.data, error: query.error, hindsight: hindsight.data, over, moving }
+  return { practice: query.data, drawing: drawing.data, error: query.error, hindsight: hindsight.data, over, moving }
 }
 
 export const minutesText = (minutes: number) => `${minutes.toFixed(minutes % 1 === 0 ? 0 : 1)} min`

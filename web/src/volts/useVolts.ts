@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { type MaybeRefOrGetter, toValue } from 'vue'
 import { ask, http, orThrow, type Answer, type Schemas } from '../api/client'
+import { whileUnderway } from '../api/underway'
 import { post, type Posted } from '../outbox/outbox'
 
 export type VoltsView = Schemas['VoltsView']
@@ -19,7 +20,7 @@ export function useVolts(setId: MaybeRefOrGetter<string>) {
     queryKey: ['volts', setId],
     queryFn: () => orThrow(load()),
     // While the faults of its circuit are being solved the answer is not whole.
-    refetchInterval: ({ state }) => (state.data?.underway ? ASK_AGAIN_MS : false),
+    refetchInterval: whileUnderway(ASK_AGAIN_MS),
   })
 
   function path() {

@@ -82,7 +82,8 @@ public final class Advice {
                         ? "Plug out, empty: one lead lifted, its leak at its own volts."
                         : "Plug out, empty: ohms across it.";
             case DRIED_OUT ->
-                "Another of the same value clipped across it, then power: better means it had dried; or its capacitance and ESR with a lead lifted.";
+                "Another of the same value clipped across it, then power: better means it had dried; or its"
+                        + " capacitance and ESR with a lead lifted.";
             case OPEN, DRIFTED_UP, DRIFTED_DOWN ->
                 "Plug out, empty: its ohms; more than marked is proof in circuit, less only with a lead lifted.";
             case WEAK, DEAD, GASSY ->

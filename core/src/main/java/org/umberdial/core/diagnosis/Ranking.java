@@ -31,7 +31,7 @@ public final class Ranking {
 
     private static final double LEAST_LOG = -60;
     /** Deviations of a chi-square beyond its mean, from which on two faults at once are looked for. */
-    private static final double UNEXPLAINED = 1.2;
+    private static final double UNEXPLAINED = 0.4;
 
     private static final double LEAST_PAIR = 1e-4;
     /** Of two at once that which moves a reading less than this share of what the other does does not explain it. */

@@ -1,12 +1,8 @@
 package org.umberdial.core.practice;
 
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.umberdial.core.diagnosis.Atlas;
 import org.umberdial.core.diagnosis.Diagnosis;
 import org.umberdial.core.diagnosis.Effort;
@@ -62,69 +58,40 @@ public final class Hindsight {
         this.atlas = atlas;
     }
 
-    /** What is known at some time, and what of it was told by the set itself. */
+    /** What is known at some time. */
     private final class Known {
-        private final Map<Spot, Double> readings = new HashMap<>();
-        private final Set<String> tested = new HashSet<>();
-        private final Set<String> mended = new HashSet<>();
-        private final List<Practice.Move> done = new ArrayList<>();
+        private Practice practice = new Practice(set, List.of());
         private Diagnosis diagnosis = ranked();
 
         private Diagnosis ranked() {
-            return Ranking.ofAll(atlas, readings, this::standing);
+            return Ranking.ofAll(atlas, practice.readings(), this::standing);
         }
 
         private double standing(FaultMode mode) {
             String part = mode.subject();
-            return !tested.contains(part) ? 1 : set.isBad(part) && !mended.contains(part) ? FAILED : PASSED;
+            boolean bad = set.isBad(part) && !practice.found().contains(part);
+            return !practice.told().contains(part) ? 1 : bad ? FAILED : PASSED;
         }
 
-        /** Does it, and gives what that showed. */
-        String take(Practice.Move move) {
-            done.add(move);
-            int before = readings.size() + tested.size() + mended.size();
-            String result = told(move);
+        void take(Practice.Move move) {
+            Practice before = practice;
+            practice = practice.and(move);
             // The same read or tested twice tells nothing.
-            if (readings.size() + tested.size() + mended.size() != before || readings.isEmpty()) {
+            if (!practice.readings().equals(before.readings())
+                    || !practice.told().equals(before.told())) {
                 diagnosis = ranked();
             }
-            return result;
         }
 
-        private String told(Practice.Move move) {
-            if (move instanceof Practice.Read read) {
-                double shown = set.read(read.spot(), mended);
-                readings.put(read.spot(), shown);
-                return read.spot().text(shown);
-            }
-            if (move instanceof Practice.Test test) {
-                tested.add(test.part());
-                return mended.contains(test.part())
-                        ? test.part() + " is the new one, and sound."
-                        : set.tested(test.part());
-            }
-            if (move instanceof Practice.Named named) {
-                tested.add(named.part());
-                if (!set.isBad(named.part())) {
-                    return "It was sound.";
-                }
-                mended.add(named.part());
-                // The set is another now; what was read of it was of the one before.
-                readings.clear();
-                return "Right. It is replaced.";
-            }
-            if (move instanceof Practice.CalledSound) {
-                return mended.size() == set.bad().size() ? "Right." : "Something was left.";
-            }
-            return "";
+        private boolean isRead(Spot spot) {
+            return practice.readings().containsKey(spot) || !set.spots().contains(spot);
         }
 
         /** What tells most for its minutes; where nothing reckoned tells anything, the next point in probing order. */
         Optional<Diagnosis.Probe> best() {
             return telling()
                     .or(() -> atlas.spots().stream()
-                            .filter(spot ->
-                                    !readings.containsKey(spot) && set.spots().contains(spot))
+                            .filter(spot -> !isRead(spot))
                             .findFirst()
                             .map(spot -> new Diagnosis.Probe(Optional.of(spot), "", 0, Effort.minutes(spot))));
         }
@@ -132,9 +99,8 @@ public final class Hindsight {
         private Optional<Diagnosis.Probe> telling() {
             return diagnosis.probes().stream()
                     .filter(probe -> probe.spot()
-                            .map(spot ->
-                                    !readings.containsKey(spot) && set.spots().contains(spot))
-                            .orElseGet(() -> !tested.contains(probe.part())))
+                            .map(spot -> !isRead(spot))
+                            .orElseGet(() -> !practice.told().contains(probe.part())))
                     .findFirst();
         }
 
@@ -155,15 +121,15 @@ public final class Hindsight {
 
         /** A part of which it is sure enough to be replaced: believed, or failed in its own test. */
         Optional<String> sureOf() {
-            Optional<String> failed = tested.stream()
-                    .filter(part -> set.isBad(part) && !mended.contains(part))
+            Optional<String> failed = practice.told().stream()
+                    .filter(part -> set.isBad(part) && !practice.found().contains(part))
                     .findFirst();
-            return failed.or(() -> readings.isEmpty()
+            return failed.or(() -> practice.readings().isEmpty()
                     ? Optional.empty()
                     : diagnosis.suspects().stream()
                             .flatMap(suspect -> suspect.parts().stream())
                             .distinct()
-                            .filter(part -> !tested.contains(part) && believed(part) >= SURE)
+                            .filter(part -> !practice.told().contains(part) && believed(part) >= SURE)
                             .findFirst());
         }
 
@@ -202,11 +168,11 @@ public final class Hindsight {
 
     private Step step(Known known, Practice.Move move, Optional<Diagnosis.Probe> better) {
         double bits = known.bits(move);
-        String result = known.take(move);
+        known.take(move);
         return new Step(
                 move,
-                result,
-                new Practice(set, known.done).minutes(),
+                known.practice.shown(),
+                known.practice.minutes(),
                 bits,
                 better,
                 known.leading(),
@@ -222,7 +188,7 @@ public final class Hindsight {
         Known known = new Known();
         List<Step> steps = new ArrayList<>();
         boolean calledSound = false;
-        while (steps.size() < MOST_STEPS && !new Practice(set, known.done).over()) {
+        while (steps.size() < MOST_STEPS && !known.practice.over()) {
             Optional<String> sure = known.sureOf();
             Optional<Diagnosis.Probe> next = known.best();
             boolean sound = level == Level.MAYBE && !calledSound && known.diagnosis.sound() >= SOUND;

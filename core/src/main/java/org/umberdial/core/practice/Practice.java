@@ -58,6 +58,42 @@ public record Practice(PracticeSet set, List<Move> done) {
         return found;
     }
 
+    /** Parts of which a test of their own, or naming them, has told. */
+    public Set<String> told() {
+        Set<String> told = new TreeSet<>();
+        for (Move move : done) {
+            if (move instanceof Test test) {
+                told.add(test.part);
+            } else if (move instanceof Named named) {
+                told.add(named.part);
+            }
+        }
+        return told;
+    }
+
+    /** What the last move showed, in words; empty where it showed nothing. */
+    public String shown() {
+        if (done.isEmpty()) {
+            return "";
+        }
+        Move last = done.get(done.size() - 1);
+        if (last instanceof Read read) {
+            return read.spot.text(readings().get(read.spot));
+        }
+        if (last instanceof Test test) {
+            return found().contains(test.part) ? "It is the new one, and sound." : set.tested(test.part);
+        }
+        if (last instanceof Named named) {
+            return set.isBad(named.part)
+                    ? "Right. It is replaced; what was read before was of the set as it was."
+                    : "It was sound: bought and fitted for nothing.";
+        }
+        if (last instanceof CalledSound) {
+            return found().size() == set.bad().size() ? "Right." : "Something is still wrong with it.";
+        }
+        return "";
+    }
+
     /** How often something was said that is not so. */
     public int wrong() {
         int wrong = 0;

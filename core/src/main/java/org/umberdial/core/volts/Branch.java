@@ -1,5 +1,12 @@
 package org.umberdial.core.volts;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+import org.umberdial.core.expect.DcPaths;
+import org.umberdial.core.policy.HousePolicy;
+
 /**
  * A resistor whose two ends were read, and what flows in it.
  *
@@ -19,4 +26,38 @@ public record Branch(
         double amperes,
         double watts,
         double ratedWatts,
-        boolean strained) {}
+        boolean strained) {
+    /**
+     * Of every resistor whose ends were read, one of them at a point.
+     *
+     * @param read what stands at a node [V]; empty where nobody read it
+     */
+    static List<Branch> of(StageModel model, Function<String, OptionalDouble> read, HousePolicy policy) {
+        List<Branch> branches = new ArrayList<>();
+        for (DcPaths.Path path : model.paths().paths) {
+            OptionalDouble a = read.apply(path.a());
+            OptionalDouble b = read.apply(path.b());
+            if (path.isResistor() && a.isPresent() && b.isPresent()) {
+                branches.add(of(path, a.getAsDouble(), b.getAsDouble(), policy));
+            }
+        }
+        return branches;
+    }
+
+    private static Branch of(DcPaths.Path path, double a, double b, HousePolicy policy) {
+        double ohms = path.part().workingValue().orElse(path.ohms());
+        double drop = Math.abs(a - b);
+        double watts = drop * drop / ohms;
+        double rated = path.part().ratingWatts().orElse(0.0);
+        return new Branch(
+                path.part().reference(),
+                a >= b ? path.a() : path.b(),
+                a >= b ? path.b() : path.a(),
+                ohms,
+                drop,
+                drop / ohms,
+                watts,
+                rated,
+                rated > 0 && rated < policy.wattsMargin() * watts);
+    }
+}

@@ -90,7 +90,15 @@ final class NextRules {
     private static Optional<Act> stopHarm(Situation s) {
         for (Finding finding : s.findings) {
             Optional<Suspect> suspect = s.leading(finding);
-            if (finding.urgent() && suspect.isPresent()) {
+            if (finding.urgent() && suspect.isEmpty()) {
+                return Optional.of(act(
+                        "stop-harm",
+                        finding.node(),
+                        "Switch off and pull the plug.",
+                        finding.text() + " Before any further reading: running on overheats the tube.",
+                        false));
+            }
+            if (finding.urgent()) {
                 boolean proven = suspect.get().standing() == Suspect.Standing.PROVEN;
                 String title = proven
                         ? "Switch off and replace " + suspect.get().part() + "."

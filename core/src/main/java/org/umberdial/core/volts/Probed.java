@@ -2,6 +2,7 @@ package org.umberdial.core.volts;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberdial.core.claim.Verdict;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.policy.HousePolicy;
 import org.umberdial.core.reading.Meter;
@@ -28,10 +29,12 @@ final class Probed {
     /** What stands at the node against the reference with no meter connected [V]. */
     final double openVolts;
 
+    private final StageModel model;
     private final HousePolicy policy;
     private final double accuracy;
 
     Probed(StageModel model, TestPoint point, Reading reading, HousePolicy policy, double accuracy) {
+        this.model = model;
         this.point = point;
         this.reading = reading;
         this.policy = policy;
@@ -115,6 +118,23 @@ final class Probed {
      */
     double openDeviation(double supplyScale) {
         return openVolts - healthyOpen.orElse(openVolts) * (supplyFed ? supplyScale : 1);
+    }
+
+    /** The verdict by its figures alone, whatever feeds and drives the point. */
+    Verdict byFigures() {
+        if (healthyShown.isEmpty()) {
+            return grid && openVolts > policy.gridRiseVolts() ? Verdict.BAD : Verdict.NO_EXPECTATION;
+        }
+        double off = shownDeviation();
+        if (grid && off > band()) {
+            return Verdict.BAD;
+        }
+        return Math.abs(off) <= band() ? Verdict.GOOD : Math.abs(off) <= doubtBand() ? Verdict.DOUBT : Verdict.BAD;
+    }
+
+    /** The same point, read another time. */
+    Probed with(Reading other) {
+        return new Probed(model, point, other, policy, accuracy);
     }
 
     double shownDeviation() {

@@ -7,8 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
@@ -42,11 +40,16 @@ final class RankedSuspects {
         advice = new Advice(set);
     }
 
-    /** One way of being bad and how much is believed of its part, alone and with others. */
-    private record Believed(FaultMode mode, double grade, double most, double sum, Optional<FaultMode> with) {
+    /**
+     * One way of being bad and how much is believed of its part, alone and with others.
+     *
+     * @param sign the point's reading against it
+     */
+    private record Believed(
+            FaultMode mode, double grade, double most, double sum, Optional<FaultMode> with, Diagnosis.Sign sign) {
         Believed and(Believed other) {
             Believed chief = other.most > most ? other : this;
-            return new Believed(chief.mode, chief.grade, chief.most, sum + other.sum, chief.with);
+            return new Believed(chief.mode, chief.grade, chief.most, sum + other.sum, chief.with, chief.sign);
         }
     }
 
@@ -55,18 +58,9 @@ final class RankedSuspects {
         String node = point.point.node();
         Map<String, Believed> parts = new LinkedHashMap<>();
         for (Diagnosis.Suspect suspect : diagnosis.suspects()) {
-            Set<String> guilty = suspect.signs().stream()
+            suspect.signs().stream()
                     .filter(sign -> sign.isVoltsAt(node) && sign.speaks() > SPEAKS)
-                    .flatMap(sign -> sign.movedBy().stream())
-                    .collect(Collectors.toSet());
-            Optional<FaultMode> other = suspect.second().map(Diagnosis.Second::fault);
-            if (guilty.contains(suspect.fault().subject())) {
-                believe(parts, suspect.fault(), suspect.grade(), suspect.posterior(), other);
-            }
-            suspect.second()
-                    .filter(second -> guilty.contains(second.fault().subject()))
-                    .ifPresent(second -> believe(
-                            parts, second.fault(), second.grade(), suspect.posterior(), Optional.of(suspect.fault())));
+                    .forEach(sign -> believe(parts, suspect, sign));
         }
         List<Suspect> named = new ArrayList<>();
         parts.values().stream()
@@ -87,9 +81,23 @@ final class RankedSuspects {
         return named;
     }
 
-    private static void believe(
-            Map<String, Believed> parts, FaultMode mode, double grade, double posterior, Optional<FaultMode> with) {
-        parts.merge(mode.subject(), new Believed(mode, grade, posterior, posterior, with), Believed::and);
+    /** Those of a suspect's parts that move the point. */
+    private static void believe(Map<String, Believed> parts, Diagnosis.Suspect suspect, Diagnosis.Sign sign) {
+        FaultMode fault = suspect.fault();
+        Optional<FaultMode> other = suspect.second().map(Diagnosis.Second::fault);
+        double believed = suspect.posterior();
+        if (sign.movedBy().contains(fault.subject())) {
+            parts.merge(
+                    fault.subject(),
+                    new Believed(fault, suspect.grade(), believed, believed, other, sign),
+                    Believed::and);
+        }
+        suspect.second()
+                .filter(second -> sign.movedBy().contains(second.fault().subject()))
+                .ifPresent(second -> parts.merge(
+                        second.fault().subject(),
+                        new Believed(second.fault(), second.grade(), believed, believed, Optional.of(fault), sign),
+                        Believed::and));
     }
 
     private boolean isFailed(FaultMode mode) {
@@ -118,7 +126,7 @@ final class RankedSuspects {
                 mode.kind().adjective(),
                 mode.sized() ? OptionalDouble.of(one.grade) : OptionalDouble.empty(),
                 mode.kind().unit(),
-                reason(point, one),
+                reason(one),
                 Math.min(1, one.sum),
                 // Beside a value as usually built it may be the drawing: that marks no part.
                 mode.assumed() ? Optional.empty() : Optional.of(mode.aspect()),
@@ -146,23 +154,19 @@ final class RankedSuspects {
                 "");
     }
 
-    private String reason(Probed point, Believed one) {
+    private String reason(Believed one) {
+        String part = one.mode.subject();
         String role = advice.role(one.mode);
         String with = one.with
                 .map(other ->
                         " together with " + other.subject() + " " + other.kind().adjective())
                 .orElse("");
-        Optional<Diagnosis.Sign> sign = diagnosis.suspects().stream()
-                .filter(s -> s.parts().contains(one.mode.subject()))
-                .flatMap(s -> s.signs().stream())
-                .filter(s -> s.isVoltsAt(point.point.node()))
-                .findFirst();
-        return (role.isEmpty() ? one.mode.subject() : one.mode.subject() + ", " + role)
+        return (role.isEmpty() ? part : part + ", " + role)
                 + with
-                + sign.filter(s -> !Double.isNaN(s.predicted()))
-                        .map(s -> ", would make this point " + Phrases.volts(s.predicted())
-                                + " where a healthy set has " + Phrases.volts(s.healthy()) + ".")
-                        .orElse(" leaves this point with nothing to hold it.")
+                + (Double.isNaN(one.sign.predicted())
+                        ? " leaves this point with nothing to hold it."
+                        : ", would make this point " + Phrases.volts(one.sign.predicted()) + " where a healthy set has "
+                                + Phrases.volts(one.sign.healthy()) + ".")
                 + (one.mode.assumed() ? " Its drawn value is only usual: read the part before it is called bad." : "");
     }
 }

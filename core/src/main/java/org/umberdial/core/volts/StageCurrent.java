@@ -18,7 +18,8 @@ import org.umberdial.core.tube.Electrode;
  * @param through the resistor it was found by
  * @param withScreen whether the screen's current is in it, as it is at a cathode
  * @param healthy the same current in a healthy set [A]; empty where its circuit is not solved
- * @param watts at its plate [W]; empty when plate or cathode were not read. With the screen's current in it, at most
+ * @param watts at its plate [W]; empty when plate or cathode were not read. Of a current with the screen's in it the
+ *     plate has the share it has in a healthy set; where that is not solved it is empty too, since nobody knows
  * @param limit what the plate is made for [W]; empty where nothing is published
  */
 public record StageCurrent(
@@ -105,22 +106,38 @@ public record StageCurrent(
             return Optional.empty();
         }
         double amperes = (above.getAsDouble() - below.getAsDouble()) / ohms;
+        OptionalDouble plateShare = withScreen ? plateShare(model.solvedPoint(), part(stage)) : OptionalDouble.of(1);
         OptionalDouble top = read.apply(plate);
         OptionalDouble bottom = stage.node(Electrode.CATHODE).map(read).orElse(OptionalDouble.empty());
-        String part = stage.part().reference();
+        String part = part(stage);
         return Optional.of(new StageCurrent(
                 part,
                 amperes,
                 path.part().reference(),
                 withScreen,
                 healthy(model.solvedPoint(), part, withScreen),
-                top.isPresent() && bottom.isPresent()
-                        ? OptionalDouble.of(Math.max(0, top.getAsDouble() - bottom.getAsDouble()) * amperes)
+                top.isPresent() && bottom.isPresent() && plateShare.isPresent()
+                        ? OptionalDouble.of(Math.max(0, top.getAsDouble() - bottom.getAsDouble())
+                                * amperes
+                                * plateShare.getAsDouble())
                         : OptionalDouble.empty(),
                 model.set()
                         .tubeType(stage.part())
                         .map(type -> type.limits().plateWatts())
                         .orElse(OptionalDouble.empty())));
+    }
+
+    private static String part(DcPaths.Stage stage) {
+        return stage.part().reference();
+    }
+
+    /** How much of a cathode's current is the plate's, in a healthy set. */
+    private static OptionalDouble plateShare(Optional<OperatingPoint> point, String part) {
+        OptionalDouble plate = healthy(point, part, false);
+        OptionalDouble all = healthy(point, part, true);
+        return plate.isPresent() && all.orElse(0) > 0
+                ? OptionalDouble.of(plate.getAsDouble() / all.getAsDouble())
+                : OptionalDouble.empty();
     }
 
     private static OptionalDouble healthy(Optional<OperatingPoint> point, String part, boolean withScreen) {

@@ -33,7 +33,7 @@ public final class VoltsArea implements Area {
     /** Below these odds a suspicion is not worth marking a part for. */
     private static final double WORTH_MARKING = 0.05;
     /** Findings of the inspection that say that a part was too hot. */
-    private static final Set<String> CHARRED =
+    static final Set<String> CHARRED =
             Set.of("resistors-body-cracked-chalked", "output-transformer-output-grid-resistor");
     /** From these odds on a part is most likely it. */
     private static final double GRAVE = 0.5;

@@ -115,9 +115,14 @@ public final class VoltsJudge {
                 .toList();
         return new VoltsReport(
                 points,
-                branches(),
+                Branch.of(model, this::read, policy),
                 StageCurrent.of(model, this::read),
-                cures(),
+                Cure.of(
+                        probed.values().stream()
+                                .filter(p -> verdicts.get(p.point.node()) == Verdict.GOOD)
+                                .toList(),
+                        log,
+                        background.known().replacements()),
                 findings,
                 ranked.map(Ranked::comesTo).orElse(""),
                 answer instanceof AtlasSource.Underway,
@@ -154,23 +159,12 @@ public final class VoltsJudge {
 
     /** The verdict of a reading by itself. */
     private Verdict alone(Probed p) {
-        Verdict verdict = byFigures(p);
+        Verdict verdict = p.byFigures();
         boolean judged = verdict == Verdict.GOOD || verdict == Verdict.DOUBT || verdict == Verdict.BAD;
         if (judged && !sureness.sure(p.point.node())) {
             return verdict == Verdict.GOOD ? Verdict.NO_EXPECTATION : Verdict.UNUSUAL;
         }
         return verdict != Verdict.GOOD && judged && withinUnknownLoading(p) ? Verdict.NO_EXPECTATION : verdict;
-    }
-
-    private Verdict byFigures(Probed p) {
-        if (p.healthyShown.isEmpty()) {
-            return p.grid && p.openVolts > policy.gridRiseVolts() ? Verdict.BAD : Verdict.NO_EXPECTATION;
-        }
-        double off = p.shownDeviation();
-        if (p.grid && off > p.band()) {
-            return Verdict.BAD;
-        }
-        return Math.abs(off) <= p.band() ? Verdict.GOOD : Math.abs(off) <= p.doubtBand() ? Verdict.DOUBT : Verdict.BAD;
     }
 
     /** Whether a reading fits once the sheet's meter, which nobody knows, is taken as a poor one. */
@@ -422,69 +416,9 @@ public final class VoltsJudge {
                                 .isPresent());
     }
 
-    /** Points that are right now and were wrong before parts were changed. */
-    private List<Cure> cures() {
-        List<Ledger.Replaced> changed = background.known().replacements();
-        List<Cure> cures = new ArrayList<>();
-        for (Probed p : probed.values()) {
-            if (verdicts.get(p.point.node()) != Verdict.GOOD) {
-                continue;
-            }
-            log.last(
-                            p.point.node(),
-                            ReadingKind.DC,
-                            bench.mode(),
-                            Instant.MIN,
-                            earlier -> earlier.undisturbed()
-                                    && earlier.takenAt().isBefore(p.reading.takenAt())
-                                    && byFigures(new Probed(model, p.point, earlier, policy, bench.accuracy()))
-                                            == Verdict.BAD)
-                    .map(wrong -> changed.stream()
-                            .filter(one -> one.at().isAfter(wrong.takenAt())
-                                    && one.at().isBefore(p.reading.takenAt()))
-                            .map(Ledger.Replaced::subject)
-                            .toList())
-                    .filter(parts -> !parts.isEmpty())
-                    .ifPresent(parts -> cures.add(new Cure(p.point.node(), parts)));
-        }
-        return List.copyOf(cures);
-    }
-
-    private List<Branch> branches() {
-        List<Branch> branches = new ArrayList<>();
-        for (DcPaths.Path path : model.paths().paths) {
-            OptionalDouble a = read(path.a());
-            OptionalDouble b = read(path.b());
-            if (path.isResistor()
-                    && a.isPresent()
-                    && b.isPresent()
-                    && (probed.containsKey(path.a()) || probed.containsKey(path.b()))) {
-                branches.add(branch(path, a.getAsDouble(), b.getAsDouble()));
-            }
-        }
-        return branches;
-    }
-
     private OptionalDouble read(String node) {
         return node.equals("0")
                 ? OptionalDouble.of(0)
                 : probed.containsKey(node) ? OptionalDouble.of(probed.get(node).openVolts) : OptionalDouble.empty();
-    }
-
-    private Branch branch(DcPaths.Path path, double a, double b) {
-        double ohms = path.part().workingValue().orElse(path.ohms());
-        double drop = Math.abs(a - b);
-        double watts = drop * drop / ohms;
-        double rated = path.part().ratingWatts().orElse(0.0);
-        return new Branch(
-                path.part().reference(),
-                a >= b ? path.a() : path.b(),
-                a >= b ? path.b() : path.a(),
-                ohms,
-                drop,
-                drop / ohms,
-                watts,
-                rated,
-                rated > 0 && rated < policy.wattsMargin() * watts);
     }
 }

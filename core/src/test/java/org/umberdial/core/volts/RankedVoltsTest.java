@@ -14,15 +14,18 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.umberdial.core.Files;
 import org.umberdial.core.Sets;
+import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Bench;
 import org.umberdial.core.area.Plug;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.arrival.Book;
+import org.umberdial.core.arrival.InspectionRow;
 import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.diagnosis.Atlas;
 import org.umberdial.core.diagnosis.AtlasSource;
 import org.umberdial.core.diagnosis.BenchReadings;
+import org.umberdial.core.evidence.Looked;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.expect.HealthySet;
 import org.umberdial.core.instrument.Equipment;
@@ -117,8 +120,24 @@ class RankedVoltsTest {
         assertEquals(2, report.findings().size());
         assertTrue(report.findings().stream().allMatch(f -> f.suspects().isEmpty()));
         assertTrue(report.findings().get(0).urgent());
+        Act next = report.next().orElseThrow();
+        assertEquals("Switch off and pull the plug.", next.title());
+        assertEquals(Act.Urgency.HARM, next.urgency());
         assertTrue(file.ledger().of(new Claim("C4", Aspect.NO_LEAK)).isEmpty());
         assertFalse(new VoltsArea().stops(file).isEmpty());
+    }
+
+    /** What the inspection saw charred speaks here: its rows go by their ids. */
+    @Test
+    void aCharredResistorOfTheInspection_isKnownHere() {
+        List<InspectionRow> rows = InspectionRow.all().stream()
+                .filter(row -> VoltsArea.CHARRED.contains(row.id()))
+                .toList();
+        assertEquals(VoltsArea.CHARRED.size(), rows.size());
+        InspectionRow row = rows.get(0);
+        Book book = new Book().add(new Looked(row.area(), row.id(), row.lookFor(), "R11", "", Optional.empty()));
+        SetFile file = Files.of(TABLE, book);
+        assertEquals(List.of("R11"), VoltsArea.background(file, file.ledger()).charred());
     }
 
     @Test

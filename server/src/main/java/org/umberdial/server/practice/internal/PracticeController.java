@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -66,6 +67,9 @@ class PracticeController {
     record PracticePointView(
             String node, String name, String hint, String healthy, String volts, String ohms, String ripple) {}
 
+    /** What holding the meter to a point costs [min]. */
+    record ReadingCostView(Spot.Kind kind, double minutes) {}
+
     record PracticePartView(String part, String role, double minutes, boolean named) {}
 
     /** @param result what it showed */
@@ -82,7 +86,7 @@ class PracticeController {
             Level level,
             String levelLabel,
             String line,
-            DrawnCircuit.DrawingView drawing,
+            List<ReadingCostView> costs,
             List<PracticePointView> points,
             List<PracticePartView> parts,
             List<PracticeMoveView> moves,
@@ -186,12 +190,23 @@ class PracticeController {
         KeptPractice kept =
                 practices.begin(caller, begun.id.toString(), begun.level, Optional.ofNullable(begun.number));
         practices.prepare(kept);
-        return view(caller, kept);
+        return view(kept);
     }
 
     @GetMapping("/{practiceId}")
     PracticeView practice(@AuthenticationPrincipal Caller caller, @PathVariable UUID practiceId) {
-        return view(caller, practices.practice(caller.shopId(), practiceId.toString()));
+        return view(practices.practice(caller.shopId(), practiceId.toString()));
+    }
+
+    /** Its circuit, which stays the same whatever is done. */
+    @GetMapping("/{practiceId}/drawing")
+    DrawnCircuit.DrawingView drawing(@AuthenticationPrincipal Caller caller, @PathVariable UUID practiceId) {
+        PracticeSet set = practices
+                .practice(caller.shopId(), practiceId.toString())
+                .practice()
+                .set();
+        boolean iec = shops.shop(caller.shopId()).policy().vocabulary() != Vocabulary.NORTH_AMERICAN;
+        return DrawnCircuit.view(set.deck(), set.set(), iec);
     }
 
     @PostMapping("/{practiceId}/moves")
@@ -199,7 +214,7 @@ class PracticeController {
             @AuthenticationPrincipal Caller caller,
             @PathVariable UUID practiceId,
             @Valid @RequestBody PracticeMoveEdit edit) {
-        return view(caller, practices.move(caller, practiceId.toString(), edit.id.toString(), move(edit)));
+        return view(practices.move(caller, practiceId.toString(), edit.id.toString(), move(edit)));
     }
 
     private static Practice.Move move(PracticeMoveEdit edit) {
@@ -267,10 +282,9 @@ class PracticeController {
         return move instanceof Practice.CalledSound ? "Called it sound" : "Gave up";
     }
 
-    private PracticeView view(Caller caller, KeptPractice kept) {
+    private static PracticeView view(KeptPractice kept) {
         Practice practice = kept.practice();
         PracticeSet set = practice.set();
-        boolean iec = shops.shop(caller.shopId()).policy().vocabulary() != Vocabulary.NORTH_AMERICAN;
         String mode = set.set().modes().isEmpty() ? "" : set.set().modes().get(0);
         HealthySet healthy = HealthySet.of(set.set(), mode).orElseThrow();
         PartRoles roles = new PartRoles(set.set().cards(), set.set().tubes().data());
@@ -283,7 +297,9 @@ class PracticeController {
                 kept.level(),
                 kept.level().label(),
                 healthy.nominalLine() > 0 ? Spot.dc("").text(healthy.nominalLine()) : "",
-                DrawnCircuit.view(set.deck(), set.set(), iec),
+                Arrays.stream(Spot.Kind.values())
+                        .map(kind -> new ReadingCostView(kind, Effort.minutes(new Spot("", kind))))
+                        .toList(),
                 points(set.set()).stream()
                         .map(point -> view(point, healthy, practice))
                         .toList(),
@@ -331,30 +347,11 @@ class PracticeController {
     /** In order, each with what it showed then. */
     private static List<PracticeMoveView> moves(Practice practice) {
         Practice then = new Practice(practice.set(), List.of());
-        List<PracticeMoveView> moves = new java.util.ArrayList<>();
+        List<PracticeMoveView> moves = new ArrayList<>();
         for (Practice.Move move : practice.done()) {
             then = then.and(move);
-            moves.add(new PracticeMoveView(says(practice.set().set(), move), result(then, move), then.minutes(move)));
+            moves.add(new PracticeMoveView(says(practice.set().set(), move), then.shown(), then.minutes(move)));
         }
         return moves;
-    }
-
-    private static String result(Practice then, Practice.Move move) {
-        PracticeSet set = then.set();
-        if (move instanceof Practice.Read read) {
-            return read.spot().text(then.readings().get(read.spot()));
-        }
-        if (move instanceof Practice.Test test) {
-            return then.found().contains(test.part()) ? "It is the new one, and sound." : set.tested(test.part());
-        }
-        if (move instanceof Practice.Named named) {
-            return set.isBad(named.part())
-                    ? "Right. It is replaced; what was read before was of the set as it was."
-                    : "It was sound: bought and fitted for nothing.";
-        }
-        if (move instanceof Practice.CalledSound) {
-            return then.over() ? "Right." : "Something is still wrong with it.";
-        }
-        return "";
     }
 }
