@@ -209,6 +209,7 @@ class AccountTest {
                 .get("id")
                 .asString();
         assertEquals(200, dee.get("/api/sets").status());
+        dee.put("/api/account/password", "{\"current\":\"\",\"password\":\"" + Guest.PASSWORD + " dee\"}");
         assertEquals(
                 200,
                 owner.put("/api/accounts/" + person, "{\"role\":\"BENCH\",\"closed\":true,\"version\":0}")

@@ -209,7 +209,7 @@ public class AccountService {
                         .noneMatch(a -> !a.id().equals(id) && a.role() == Role.OWNER && !a.closed())) {
             throw new Problem(Problem.Kind.INVALID_ENTRY, "A shop needs an owner: make somebody else one first.");
         }
-        if (!tables.update(new Account(
+        if (!tables.decide(new Account(
                 was.shopId(), was.id(), was.name(), was.shownName(), role, was.passwordHash(), closed, version))) {
             throw Problem.changedMeanwhile(was.shownName());
         }
@@ -251,15 +251,7 @@ public class AccountService {
                         account.name(),
                         account.shownName(),
                         shops.shop(caller.shopId()).name()));
-        if (!tables.update(new Account(
-                account.shopId(),
-                account.id(),
-                account.name(),
-                account.shownName(),
-                account.role(),
-                passwords.encode(password),
-                false,
-                account.version()))) {
+        if (!tables.keepPassword(account, passwords.encode(password))) {
             throw Problem.changedMeanwhile("Your account");
         }
         sessions.findByPrincipalName(account.name()).keySet().stream()

@@ -76,18 +76,32 @@ public class AccountTables {
                 == 1;
     }
 
-    /** Whether the account still had the version that was changed. */
-    public boolean update(Account account) {
+    /**
+     * What an owner decides of an account. Whether it still had the version that the owner saw: the version counts the
+     * owners' own changes only, so that a person cannot keep an owner from closing their account by changing their
+     * password meanwhile.
+     */
+    public boolean decide(Account account) {
         return db.update(ACCOUNT)
-                        .set(ACCOUNT.SHOWN_NAME, account.shownName())
                         .set(ACCOUNT.ROLE, account.role().name())
-                        .set(ACCOUNT.PASSWORD_HASH, account.passwordHash())
                         .set(ACCOUNT.CLOSED, account.closed())
                         .set(ACCOUNT.VERSION, account.version() + 1)
                         .where(
                                 ACCOUNT.SHOP_ID.eq(account.shopId()),
                                 ACCOUNT.ID.eq(account.id()),
                                 ACCOUNT.VERSION.eq(account.version()))
+                        .execute()
+                == 1;
+    }
+
+    /** Keeps a person's new password; false where the account was closed meanwhile. */
+    public boolean keepPassword(Account account, String hash) {
+        return db.update(ACCOUNT)
+                        .set(ACCOUNT.PASSWORD_HASH, hash)
+                        .where(
+                                ACCOUNT.SHOP_ID.eq(account.shopId()),
+                                ACCOUNT.ID.eq(account.id()),
+                                ACCOUNT.CLOSED.isFalse())
                         .execute()
                 == 1;
     }
