@@ -18,7 +18,9 @@ import picocli.CommandLine.Command;
             WarmUpCommand.class,
             RippleCommand.class,
             SpiceCommand.class,
-            SymptomCommand.class
+            SymptomCommand.class,
+            WowCommand.class,
+            StrobeCommand.class
         })
 public final class Umber {
     /** Exit status for input that has to be mended. */

@@ -15,6 +15,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.umberdial.core.sound.SimulatedPlayer;
+import org.umberdial.core.sound.SpeedLine;
 
 class UmberTest {
     private static final String DECK = """
@@ -279,5 +281,41 @@ class UmberTest {
 
     private String readings(String rows) throws IOException {
         return Files.writeString(directory.resolve("set.csv"), rows).toString();
+    }
+
+    @Test
+    void wow_printsSpeedAndItsLines_andRefusesWhatIsNoTone() throws IOException {
+        Path sound = directory.resolve("tone.wav");
+        Files.write(
+                sound,
+                SimulatedPlayer.wav(SimulatedPlayer.tone(3000)
+                        .turning(-2, new SpeedLine(4, 0.2, 0))
+                        .play(22050, 20)));
+        assertEquals(0, run("wow", sound.toString(), "--tone", "3000", "--speed", "33.33"));
+        assertEquals("quantity,value,unit", out.toString().lines().findFirst().orElse(""));
+        assertEquals(2940, Double.parseDouble(cells("mean_hertz").get(1)), 0.1);
+        assertEquals(-2, Double.parseDouble(cells("speed_error").get(1)), 0.005);
+        assertEquals(0.2, Double.parseDouble(cells("wow_flutter_weighted").get(1)), 0.004);
+        assertEquals(32.66, Double.parseDouble(cells("speed").get(1)), 0.01);
+        assertEquals("%", cells("drift").get(2));
+        assertEquals(4, Double.parseDouble(cells("line").get(1)), 0.02);
+        assertEquals(0.2, Double.parseDouble(cells("line").get(2)), 0.003);
+        assertEquals(Umber.NO_ANSWER, run("wow", sound.toString(), "--tone", "1000"));
+        assertTrue(err.toString().contains("above 1000 Hz"), err.toString());
+        assertEquals(Umber.BAD_INPUT, run("wow", deck(DECK)));
+        assertTrue(err.toString().contains("WAV or FLAC"), err.toString());
+        assertEquals(Umber.BAD_INPUT, run("wow", sound.toString(), "--tone", "12"));
+        assertEquals(Umber.BAD_INPUT, run("wow", directory.resolve("none.wav").toString()));
+    }
+
+    @Test
+    void strobe_drawsADisc_andRefusesWhatCannotBePrinted() throws IOException {
+        Path file = directory.resolve("disc.svg");
+        assertEquals(0, run("strobe", "--hz", "50", "--speeds", "33.33,45,78.26", "--out", file.toString()));
+        assertTrue(Files.readString(file).contains("180 bars"));
+        assertEquals(0, run("strobe", "--hz", "120", "--lamp", "STATED", "--speeds", "33.33"));
+        assertTrue(out.toString().contains("216 bars"), out.toString());
+        assertEquals(Umber.BAD_INPUT, run("strobe", "--hz", "50", "--speeds", "0"));
+        assertEquals(Umber.BAD_INPUT, run("strobe", "--hz", "-1", "--speeds", "33"));
     }
 }

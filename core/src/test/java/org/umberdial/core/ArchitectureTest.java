@@ -25,7 +25,8 @@ class ArchitectureTest {
     static final ArchRule coreUsesOnlyTheJdkAndTheNumericsLibrary = classes()
             .should()
             .onlyDependOnClassesThat()
-            .resideInAnyPackage("java..", "org.umberdial.core..", "org.ejml..");
+            .resideInAnyPackage(
+                    "java..", "javax.sound.sampled..", "org.umberdial.core..", "org.ejml..", "org.hipparchus..");
 
     /** An area knows its own work; what it must know of another's comes through the ledger. */
     @ArchTest

@@ -42,6 +42,10 @@ public enum Aspect {
     COMES_UP("comes up as a healthy set", Shows.BY_ITSELF),
     /** What flows through a hand on its chassis. */
     TOUCH_CURRENT("touch current", Shows.BY_ITSELF),
+    /** How fast a player turns. */
+    SPEED("right speed", Shows.BY_ITSELF),
+    /** Wow and flutter. */
+    STEADY("steady", Shows.BY_ITSELF),
     /** Something of the taking-in is done. */
     TAKEN_IN("taken in", Shows.BY_ITSELF);
 

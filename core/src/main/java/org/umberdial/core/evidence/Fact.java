@@ -26,6 +26,10 @@ public sealed interface Fact
                 PowerReady,
                 PowerRun,
                 PowerChecked,
+                PlayerDescribed,
+                SpeedRead,
+                PlayerAnswered,
+                PlayerMended,
                 Unread {
     /** What it is about: a part's reference, an area, a control; may be empty. */
     String subject();

@@ -33,7 +33,11 @@ public enum Kind {
     WIRED("wired", 1, Wired.class, ""),
     POWER_READY("power-ready", 1, PowerReady.class, ""),
     POWER_RUN("power-run", 1, PowerRun.class, ""),
-    POWER_CHECKED("power-checked", 1, PowerChecked.class, "");
+    POWER_CHECKED("power-checked", 1, PowerChecked.class, ""),
+    PLAYER_DESCRIBED("player-described", 1, PlayerDescribed.class, ""),
+    PLAYER_ANSWERED("player-answered", 1, PlayerAnswered.class, ""),
+    PLAYER_MENDED("player-mended", 1, PlayerMended.class, ""),
+    SPEED_READ("speed-read", 1, SpeedRead.class, "");
 
     private final String stored;
     private final int form;

@@ -11,10 +11,12 @@ import org.umberdial.core.value.DecimalSign;
  * @param volts how voltages are judged
  * @param cold how the cold bench judges
  * @param parts how parts are judged and renewed
+ * @param finish how a set that has its voltages is judged
  * @param schools which school it follows where they differ
  * @param worth how work is reckoned
  */
-public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts parts, Schools schools, Worth worth) {
+public record HousePolicy(
+        Words words, Line line, Volts volts, Cold cold, Parts parts, Finish finish, Schools schools, Worth worth) {
     /** How the shop speaks and writes. */
     public record Words(Vocabulary vocabulary, DecimalSign decimalSign) {}
 
@@ -103,6 +105,14 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts 
             double reformSeconds,
             double lotShare) {}
 
+    /**
+     * How a set that has its voltages is judged.
+     *
+     * @param speedApart how far a player's speed may be off, a fraction
+     * @param wowMost most wow and flutter, weighted, a fraction
+     */
+    public record Finish(double speedApart, double wowMost) {}
+
     /** @param hourRate what an hour at the bench costs, in the shop's money, @param money its sign or name */
     public record Worth(BigDecimal hourRate, String money) {}
 
@@ -114,13 +124,14 @@ public record HousePolicy(Words words, Line line, Volts volts, Cold cold, Parts 
                 new Volts(0.10, 0.10, 0.2, 2, 0.04, 0.10, 0.30),
                 new Cold(30, 10e3, 10e6, 0.5e-3, 0.15, 1.25, 0.20, 0.03, 30, 0.05, 85, 105),
                 new Parts(0.7, 0.1, 1.5, 0.7, 0.03, 20e-6, 5, 0.3, 0.25, 10e6, 0.1, 2400, 0.5),
+                new Finish(0.015, 0.004),
                 Schools.usual(),
                 new Worth(BigDecimal.valueOf(40), "$"));
     }
 
     /** The same rules with other schools. */
     public HousePolicy with(Schools followed) {
-        return new HousePolicy(words, line, volts, cold, parts, followed, worth);
+        return new HousePolicy(words, line, volts, cold, parts, finish, followed, worth);
     }
 
     public Vocabulary vocabulary() {

@@ -275,7 +275,26 @@ public enum PolicyFigure {
             10,
             100,
             "50: half of a kind is a batch gone",
-            policy -> policy.parts().lotShare());
+            policy -> policy.parts().lotShare()),
+
+    SPEED_APART(
+            Group.FINISH,
+            "A player may turn off its speed by",
+            "%",
+            100,
+            0.2,
+            6,
+            "1.5; 6 is a semitone",
+            policy -> policy.finish().speedApart()),
+    WOW_MOST(
+            Group.FINISH,
+            "Wow and flutter, weighted, at most",
+            "%",
+            100,
+            0.05,
+            3,
+            "0.4 by an idler of the time, 0.2 for close listening, 1 for a spring motor",
+            policy -> policy.finish().wowMost());
 
     /** What the figures of a group are about. */
     public enum Group {
@@ -283,7 +302,8 @@ public enum PolicyFigure {
         VOLTS("Volts"),
         COLD("Cold tests"),
         WINDINGS("Windings"),
-        PARTS("Parts");
+        PARTS("Parts"),
+        FINISH("Finish");
 
         private final String label;
 
@@ -435,6 +455,7 @@ public enum PolicyFigure {
                         f.get(TUBE_BAND),
                         f.get(REFORM_SECONDS),
                         f.get(LOT_SHARE)),
+                new HousePolicy.Finish(f.get(SPEED_APART), f.get(WOW_MOST)),
                 schools,
                 worth);
     }

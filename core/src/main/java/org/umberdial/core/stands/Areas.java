@@ -6,14 +6,15 @@ import org.umberdial.core.area.SetFile;
 import org.umberdial.core.arrival.ArrivalArea;
 import org.umberdial.core.cold.ColdArea;
 import org.umberdial.core.diagnosis.AtlasSource;
+import org.umberdial.core.finish.FinishArea;
 import org.umberdial.core.parts.PartsArea;
 import org.umberdial.core.power.PowerArea;
 import org.umberdial.core.volts.VoltsArea;
 
 /** The areas of the work, in working order: the one place an area is registered. */
 public final class Areas {
-    private static final List<Area> ALL =
-            List.of(new ArrivalArea(), new ColdArea(), new PartsArea(), new PowerArea(), new VoltsArea());
+    private static final List<Area> ALL = List.of(
+            new ArrivalArea(), new ColdArea(), new PartsArea(), new PowerArea(), new VoltsArea(), new FinishArea());
 
     private Areas() {}
 

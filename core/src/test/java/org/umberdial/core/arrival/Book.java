@@ -56,6 +56,13 @@ public final class Book {
         return add(new Benched(test, test, entered, "", "said", false));
     }
 
+    /** The same so far, to go on otherwise. */
+    public Book copy() {
+        Book other = new Book();
+        other.entries.addAll(entries);
+        return other;
+    }
+
     public EvidenceLog journal() {
         return new EvidenceLog(List.copyOf(entries));
     }

@@ -149,6 +149,13 @@ class SupplyJudgeTest {
     static HousePolicy policy(double volts, double hertz) {
         HousePolicy p = HousePolicy.standard();
         return new HousePolicy(
-                p.words(), new HousePolicy.Line(volts, hertz), p.volts(), p.cold(), p.parts(), p.schools(), p.worth());
+                p.words(),
+                new HousePolicy.Line(volts, hertz),
+                p.volts(),
+                p.cold(),
+                p.parts(),
+                p.finish(),
+                p.schools(),
+                p.worth());
     }
 }

@@ -7,9 +7,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.umberdial.core.Files;
@@ -24,9 +26,13 @@ import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.evidence.Looked;
 import org.umberdial.core.evidence.PartReplaced;
+import org.umberdial.core.evidence.PlayerAnswered;
+import org.umberdial.core.evidence.PlayerDescribed;
 import org.umberdial.core.evidence.Proved;
 import org.umberdial.core.evidence.Reading;
+import org.umberdial.core.evidence.SpeedRead;
 import org.umberdial.core.guide.Guide;
+import org.umberdial.core.player.Question;
 import org.umberdial.core.proof.Proof;
 import org.umberdial.core.proof.ProofSheet;
 import org.umberdial.core.proof.ProofState;
@@ -63,8 +69,10 @@ class AgreementTest {
                     act.plug() == Plug.OUT_HANDS_IN && !guide.open(Gate.HANDS_IN) && !opens,
                     which + " puts a hand past a stop: " + act);
         }
-        for (int i = 0; i < file.areas().size(); i++) {
-            Area area = file.areas().get(i);
+        List<Area> areas =
+                file.areas().stream().filter(area -> area.applies(file)).toList();
+        for (int i = 0; i < areas.size(); i++) {
+            Area area = areas.get(i);
             Stands.Stage stage = stands.stages().get(i);
             List<Claim> claims = area.claims(file);
             assertEquals(
@@ -110,7 +118,7 @@ class AgreementTest {
         int steps = 5 + random.nextInt(30);
         for (int i = 0; i < steps; i++) {
             Part part = parts.get(random.nextInt(parts.size()));
-            switch (random.nextInt(6)) {
+            switch (random.nextInt(set.construction().player() ? 8 : 6)) {
                 case 0 -> book.add(new PartReplaced(part.reference(), "another", random.nextBoolean()));
                 case 1 -> book.add(new Proved(part.reference(), random.nextBoolean(), "on the bridge"));
                 case 2 ->
@@ -134,6 +142,25 @@ class AgreementTest {
                     readings.add(reading(
                             i, r.reference(), ReadingKind.OHMS, ohms, random.nextBoolean() ? r.reference() : ""));
                 }
+                case 6 -> {
+                    List<Question> asked =
+                            Question.all().stream().filter(Question::asked).toList();
+                    Question question = asked.get(random.nextInt(asked.size()));
+                    String answer = question.figure() ? "7" : random.nextBoolean() ? "yes" : "no";
+                    book.add(new PlayerAnswered(question.id(), question.ask(), answer, ""));
+                }
+                case 7 -> {
+                    book.add(player());
+                    book.add(new SpeedRead(
+                            SpeedRead.How.STROBE,
+                            SpeedRead.What.PLATTER,
+                            45,
+                            43 + 3 * random.nextDouble(),
+                            0.05,
+                            SpeedRead.Load.FREE,
+                            Optional.empty(),
+                            Optional.empty()));
+                }
                 default -> {
                     if (!set.testPoints().isEmpty()) {
                         String node = set.testPoints()
@@ -145,6 +172,19 @@ class AgreementTest {
             }
         }
         return book.read(readings.toArray(Reading[]::new));
+    }
+
+    private static PlayerDescribed player() {
+        return new PlayerDescribed(
+                "idler",
+                Set.of(),
+                Optional.empty(),
+                Optional.empty(),
+                Map.of("45", 6.7),
+                Optional.empty(),
+                Optional.of(214.0),
+                Optional.empty(),
+                Optional.empty());
     }
 
     private static Reading reading(int i, String subject, ReadingKind kind, double value, String lifted) {

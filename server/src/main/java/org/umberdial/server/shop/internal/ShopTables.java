@@ -56,7 +56,9 @@ public class ShopTables {
             Map.entry(PolicyFigure.DRY_LEAST_OHMS, SHOP.DRY_LEAST_OHMS),
             Map.entry(PolicyFigure.TUBE_BAND, SHOP.TUBE_BAND),
             Map.entry(PolicyFigure.REFORM_SECONDS, SHOP.REFORM_SECONDS),
-            Map.entry(PolicyFigure.LOT_SHARE, SHOP.LOT_SHARE)));
+            Map.entry(PolicyFigure.LOT_SHARE, SHOP.LOT_SHARE),
+            Map.entry(PolicyFigure.SPEED_APART, SHOP.SPEED_APART),
+            Map.entry(PolicyFigure.WOW_MOST, SHOP.WOW_MOST)));
 
     private final DSLContext db;
 

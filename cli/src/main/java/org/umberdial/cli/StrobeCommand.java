@@ -1,0 +1,70 @@
+package org.umberdial.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.umberdial.core.player.Flashes;
+import org.umberdial.core.player.StrobeDisc;
+import org.umberdial.core.value.InvalidEntry;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** A strobe disc as SVG. */
+@Command(name = "strobe", mixinStandardHelpOptions = true, description = "A strobe disc to print, as SVG in true size.")
+final class StrobeCommand implements Callable<Integer> {
+    @Option(
+            names = "--hz",
+            paramLabel = "HERTZ",
+            required = true,
+            description = "frequency of what feeds the lamp, or with --lamp STATED its flashes a second")
+    private double hertz;
+
+    @Option(
+            names = "--speeds",
+            paramLabel = "RPM,...",
+            required = true,
+            split = ",",
+            description = "one to eight speeds")
+    private List<Double> speeds;
+
+    @Option(
+            names = "--lamp",
+            paramLabel = "LINE|HALF_WAVE|STATED",
+            description = {
+                "LINE: a lamp that flashes twice a period; HALF_WAVE: one that conducts one way; STATED: --hz are",
+                "its flashes. LINE unless said"
+            })
+    private Flashes.Lamp lamp = Flashes.Lamp.LINE;
+
+    @Option(names = "--out", paramLabel = "FILE.svg", description = "file to write; standard output unless said")
+    private Optional<Path> out = Optional.empty();
+
+    @Spec
+    private CommandSpec command;
+
+    @Override
+    public Integer call() {
+        String svg;
+        try {
+            svg = StrobeDisc.of(Flashes.of(lamp, hertz), speeds).svg();
+        } catch (InvalidEntry wrong) {
+            throw new Refused(wrong.getMessage(), Umber.BAD_INPUT);
+        }
+        if (out.isEmpty()) {
+            command.commandLine().getOut().print(svg);
+            command.commandLine().getOut().flush();
+            return 0;
+        }
+        try {
+            Files.writeString(out.get(), svg);
+        } catch (IOException e) {
+            throw new Refused(out.get() + " cannot be written; check that its directory is there.", Umber.BAD_INPUT);
+        }
+        return 0;
+    }
+}

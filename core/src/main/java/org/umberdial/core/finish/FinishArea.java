@@ -1,0 +1,170 @@
+package org.umberdial.core.finish;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.umberdial.core.area.Act;
+import org.umberdial.core.area.Area;
+import org.umberdial.core.area.Plug;
+import org.umberdial.core.area.SetFile;
+import org.umberdial.core.area.Stop;
+import org.umberdial.core.claim.Claim;
+import org.umberdial.core.claim.Ledger;
+import org.umberdial.core.claim.Observation;
+import org.umberdial.core.player.PlayerBench;
+import org.umberdial.core.player.PlayerRanking;
+import org.umberdial.core.player.Question;
+import org.umberdial.core.set.Extra;
+
+/** Finish: for now the player or recorder in a set. */
+public final class FinishArea implements Area {
+    private static final String ID = "finish";
+    private static final double DESCRIBE_MINUTES = 4;
+    private static final double READ_MINUTES = 3;
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    @Override
+    public String title() {
+        return "Finish";
+    }
+
+    /** Whether there is something in the set that turns. */
+    public static boolean turns(SetFile file) {
+        return file.set().construction().player()
+                || file.contents().extras().contains(Extra.PLAYER)
+                || file.contents().extras().contains(Extra.RECORDER);
+    }
+
+    @Override
+    public boolean applies(SetFile file) {
+        return turns(file);
+    }
+
+    /** What is known of the player. */
+    public static PlayerBench player(SetFile file) {
+        return file.once(PlayerBench.class, () -> PlayerBench.of(file.log(), file.policy()));
+    }
+
+    @Override
+    public List<Claim> claims(SetFile file) {
+        return turns(file) ? player(file).claims() : List.of();
+    }
+
+    @Override
+    public List<Observation> observations(SetFile file, Ledger before) {
+        return turns(file) ? player(file).observations() : List.of();
+    }
+
+    @Override
+    public List<Act> acts(SetFile file) {
+        if (!turns(file)) {
+            return List.of();
+        }
+        PlayerBench player = player(file);
+        List<Act> acts = new ArrayList<>();
+        if (player.drive().isEmpty()) {
+            acts.add(new Act(
+                    ID + ":drive",
+                    "drive",
+                    "Describe the player’s drive",
+                    "Its diameters name what turns as often as the unsteadiness comes.",
+                    List.of(),
+                    DESCRIBE_MINUTES,
+                    Plug.OUT_HANDS_IN,
+                    Act.Urgency.USUAL));
+            return acts;
+        }
+        player.ranking()
+                .ifPresent(r -> r.named().stream()
+                        .filter(s -> !s.cause().part().equals("RECORD"))
+                        .forEach(s -> acts.add(mend(s))));
+        if (player.reads().isEmpty()) {
+            acts.add(read(player));
+        }
+        player.ranking()
+                .flatMap(r -> r.next().stream().findFirst())
+                .ifPresent(next -> acts.add(
+                        act(next.question(), "It tells most of what explains the signs so far.", Act.Urgency.USUAL)));
+        player.drive()
+                .ifPresent(drive -> Question.of(drive.kind(), drive.described().has()).stream()
+                        .filter(q -> q.asked()
+                                && q.proves().isPresent()
+                                && !player.answers().containsKey(q.id()))
+                        .filter(q -> acts.stream().noneMatch(a -> a.subject().equals(q.id())))
+                        .forEach(q -> acts.add(act(q, "Nobody has looked yet.", Act.Urgency.USUAL))));
+        return acts;
+    }
+
+    private static Act mend(PlayerRanking.Suspect suspect) {
+        return new Act(
+                ID + ":mend-" + suspect.cause().id(),
+                "suspects",
+                "Look at it: likely " + suspect.cause().cause(),
+                suspect.cause().remedy(),
+                List.of(),
+                READ_MINUTES,
+                Plug.OUT_HANDS_IN,
+                Act.Urgency.USUAL);
+    }
+
+    private static Act read(PlayerBench player) {
+        return new Act(
+                ID + ":speed",
+                "speed",
+                "Read the player’s speed",
+                "A test record’s tone for a minute tells speed, wow and flutter, and which part makes them.",
+                player.claims().stream()
+                        .filter(c -> c.subject().startsWith(PlayerBench.PLAYER))
+                        .toList(),
+                READ_MINUTES,
+                Plug.IN,
+                Act.Urgency.USUAL);
+    }
+
+    private static Act act(Question question, String why, Act.Urgency urgency) {
+        return new Act(
+                ID + ":" + question.id(),
+                question.asked() ? question.id() : "speed",
+                question.asked()
+                        ? question.ask()
+                        : "Read speeds: " + question.how().get(0),
+                why,
+                question.proves().map(List::of).orElse(List.of()),
+                question.minutes(),
+                question.plug(),
+                urgency);
+    }
+
+    @Override
+    public List<Stop> stops(SetFile file) {
+        return List.of();
+    }
+
+    @Override
+    public String standing(SetFile file) {
+        if (!turns(file)) {
+            return "Nothing in it turns.";
+        }
+        PlayerBench player = player(file);
+        if (player.drive().isEmpty()) {
+            return "Nobody has said how the player is driven.";
+        }
+        List<PlayerRanking.Suspect> named =
+                player.ranking().map(PlayerRanking::named).orElse(List.of());
+        if (!named.isEmpty()) {
+            return "Likely " + named.stream().map(s -> s.cause().cause()).collect(Collectors.joining("; and ")) + ".";
+        }
+        long failed = claims(file).stream().filter(c -> file.ledger().failed(c)).count();
+        long open =
+                claims(file).stream().filter(c -> file.ledger().of(c).isEmpty()).count();
+        if (failed > 0) {
+            return failed + (failed == 1 ? " thing" : " things") + " of the player not as it should be"
+                    + (open > 0 ? ", " + open + " not looked at." : ".");
+        }
+        return open == 0 ? "The player turns and tracks as it should." : open + " left to look at on the player.";
+    }
+}
