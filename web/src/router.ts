@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { loadSession } from './account/session'
+import { maySound } from './player/maySound'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -141,6 +142,44 @@ export const router = createRouter({
               component: () => import('./power/RunsFace.vue'),
               props: true,
               meta: { title: 'Earlier runs' },
+            },
+          ],
+        },
+        {
+          path: 'finish',
+          component: () => import('./player/PlayerFrame.vue'),
+          props: true,
+          children: [
+            {
+              path: '',
+              component: () => import('./player/SpeedFace.vue'),
+              props: true,
+              meta: { title: 'Speed' },
+              // The server lets only this page hear; within the application one comes from a page that may not.
+              beforeEnter: (to) => {
+                if (maySound()) return true
+                location.assign(to.fullPath)
+                return false
+              },
+            },
+            { path: 'drive', component: () => import('./player/DriveFace.vue'), props: true, meta: { title: 'Drive' } },
+            {
+              path: 'suspects',
+              component: () => import('./player/SuspectsFace.vue'),
+              props: true,
+              meta: { title: 'What explains it' },
+            },
+            {
+              path: 'checks',
+              component: () => import('./player/ChecksFace.vue'),
+              props: true,
+              meta: { title: 'Checks of the player' },
+            },
+            {
+              path: 'strobe',
+              component: () => import('./player/StrobeFace.vue'),
+              props: true,
+              meta: { title: 'Strobe disc' },
             },
           ],
         },

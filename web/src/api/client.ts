@@ -87,7 +87,7 @@ export function faultAt(problem: Problem | null, field: string): string {
 }
 
 /** Sends a file's own bytes. */
-export async function sendBytes<T>(method: 'POST' | 'PUT', path: string, file: File): Promise<Answer<T>> {
+export async function sendBytes<T>(method: 'POST' | 'PUT', path: string, file: Blob): Promise<Answer<T>> {
   const send = async () => {
     const response = await fetch(path, { method, headers: { 'Content-Type': 'application/octet-stream' }, body: file })
     const body: unknown = await response.json()

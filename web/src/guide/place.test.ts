@@ -8,5 +8,7 @@ it('leads to where an act is done', () => {
   expect(at('cold:insulation', 'insulation')).toBe('/sets/s/cold/insulation')
   expect(at('volts:read-next', 'v4_plate')).toBe('/sets/s/volts?point=v4_plate')
   expect(at('volts:no-points')).toBe('/sets/s/circuit')
+  expect(at('finish:drive', 'drive')).toBe('/sets/s/finish/drive')
+  expect(at('finish:idler_hard', 'idler_hard')).toBe('/sets/s/finish/checks?question=idler_hard')
   expect(at('finish:clean')).toBe('/sets/s/finish')
 })

@@ -19,6 +19,14 @@ export function placeOf(setId: string, act: Pick<Act, 'id' | 'area' | 'subject'>
   if (act.area === 'parts' && what.startsWith('for-now:')) return `/sets/${setId}/parts/left`
   if (act.area === 'power')
     return `/sets/${setId}/power${what === 'run' ? '/run' : what.startsWith('check:') ? '/checks' : ''}`
+  if (act.area === 'finish') return `/sets/${setId}/finish${player(what, act.subject)}`
   if (what === 'no-points') return `/sets/${setId}/circuit`
   return `/sets/${setId}/${act.area}${act.subject ? `?point=${encodeURIComponent(act.subject)}` : ''}`
+}
+
+/** Which face of the player an act is done on: a question of its checks unless it is one of these. */
+function player(what: string, subject: string): string {
+  if (what === 'drive') return '/drive'
+  if (subject === 'suspects') return '/suspects'
+  return subject === 'speed' || !subject ? '' : `/checks?question=${encodeURIComponent(subject)}`
 }

@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Headless Chromium from the system's packages. */
 final class Browser implements AutoCloseable {
@@ -18,6 +19,11 @@ final class Browser implements AutoCloseable {
     final List<String> complaints = new ArrayList<>();
 
     Browser() {
+        this(List.of());
+    }
+
+    /** @param more arguments of the browser, such as what its microphone hears */
+    Browser(List<String> more) {
         // A hang fails all the same: by these, and by the time-out of every test.
         PlaywrightAssertions.setDefaultAssertionTimeout(60_000);
         Path chromium = List.of("/usr/bin/chromium", "/usr/bin/chromium-browser").stream()
@@ -32,12 +38,15 @@ final class Browser implements AutoCloseable {
                         .setExecutablePath(chromium)
                         .setHeadless(true)
                         .setChromiumSandbox(false)
-                        .setArgs(List.of(
-                                "--disable-quic",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync",
-                                "--no-first-run")));
+                        .setArgs(Stream.concat(
+                                        Stream.of(
+                                                "--disable-quic",
+                                                "--disable-background-networking",
+                                                "--disable-component-update",
+                                                "--disable-sync",
+                                                "--no-first-run"),
+                                        more.stream())
+                                .toList()));
     }
 
     Page page(int width, int height) {

@@ -20,6 +20,8 @@ abstract class Journey {
     static final String ELDER = "/sets/22222222-0000-4000-8000-000000000005";
     static final String IVORY = "/sets/22222222-0000-4000-8000-000000000003";
 
+    static final String SUITCASE = "/sets/22222222-0000-4000-8000-000000000004";
+
     static Application application;
     static Browser browser;
 

@@ -72,6 +72,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final CatalogueService catalogue;
     private final DemoArrivals arrivals;
     private final DemoPractice practice;
+    private final DemoPlayer player;
     private final Clock clock;
 
     DemoShop(
@@ -89,8 +90,10 @@ class DemoShop implements SmartInitializingSingleton {
             CatalogueService catalogue,
             DemoArrivals arrivals,
             DemoPractice practice,
+            DemoPlayer player,
             Clock clock) {
         this.practice = practice;
+        this.player = player;
         this.shops = shops;
         this.accounts = accounts;
         this.sets = sets;
@@ -196,6 +199,7 @@ class DemoShop implements SmartInitializingSingleton {
         parts(caller);
         arrivals.fill(caller);
         practice.fill(caller);
+        player.fill(caller);
         LOG.info("The demo shop is filled.");
     }
 

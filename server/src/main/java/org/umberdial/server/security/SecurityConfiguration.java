@@ -2,8 +2,12 @@ package org.umberdial.server.security;
 
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.Filter;
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -53,6 +57,8 @@ class SecurityConfiguration {
                     + "'self'; connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; "
                     + "frame-ancestors 'none'";
 
+    private static final Pattern LISTENS = Pattern.compile("/sets/[0-9a-f-]{36}/finish");
+
     /** What somebody who is not signed in may ask for: who they are, and to be let in. */
     private static final String[] DOORS = {
         "/api/session", "/api/first-owner", "/api/pairing-redemptions", "/api/openapi"
@@ -68,6 +74,7 @@ class SecurityConfiguration {
         "/api/sets/*/drafts/readings",
         "/api/sets/*/cold/tests/*/drafts",
         "/api/sets/*/power/check-previews",
+        "/api/sets/*/player/speed-previews",
         "/api/sets/*/ledger/entry-previews",
         "/api/sets/*/workshop/turns",
         "/api/sets/*/workshop/field",
@@ -137,13 +144,22 @@ class SecurityConfiguration {
                         .httpStrictTransportSecurity(strict -> strict.includeSubDomains(false))
                         .referrerPolicy(
                                 referrer -> referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
-                        .permissionsPolicyHeader(
-                                permissions -> permissions.policy("camera=(self), microphone=(), geolocation=(), "
-                                        + "publickey-credentials-get=(self), "
-                                        + "publickey-credentials-create=(self)")))
+                        .addHeaderWriter(SecurityConfiguration::permissions))
                 .build();
         chain.getFilters().forEach(filter -> askInCookies(filter, questions));
         return chain;
+    }
+
+    /** The microphone is for the one page that listens to a record; a script elsewhere does not get it. */
+    private static void permissions(HttpServletRequest request, HttpServletResponse response) {
+        // Headers are written while the client's one page is already being forwarded to.
+        Object asked = request.getAttribute(RequestDispatcher.FORWARD_REQUEST_URI);
+        String address = asked == null ? request.getRequestURI() : asked.toString();
+        String microphone = LISTENS.matcher(address).matches() ? "(self)" : "()";
+        response.setHeader(
+                "Permissions-Policy",
+                "camera=(self), microphone=" + microphone + ", geolocation=(), publickey-credentials-get=(self), "
+                        + "publickey-credentials-create=(self)");
     }
 
     /** The framework keeps a passkey's question in a session, which whoever asks could then make by the thousand. */

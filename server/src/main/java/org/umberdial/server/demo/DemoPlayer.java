@@ -1,0 +1,103 @@
+package org.umberdial.server.demo;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.PlayerAnswered;
+import org.umberdial.core.evidence.PlayerDescribed;
+import org.umberdial.core.evidence.SpeedRead;
+import org.umberdial.core.player.Question;
+import org.umberdial.core.player.ToneReading;
+import org.umberdial.core.sound.SimulatedPlayer;
+import org.umberdial.core.sound.SpeedLine;
+import org.umberdial.core.sound.SpeedMeter;
+import org.umberdial.server.evidence.EvidenceService;
+import org.umberdial.server.security.Caller;
+
+/** The demo's record player: its speeds are right, and its idler has a flat that one hears. */
+@Component
+@ConditionalOnProperty("umber.demo")
+class DemoPlayer {
+    private static final double LP = 33.33;
+    private static final double RIM = 176;
+    private static final double IDLER = 34;
+    private static final double OFF_PERCENT = -0.4;
+
+    private final EvidenceService evidence;
+
+    DemoPlayer(EvidenceService evidence) {
+        this.evidence = evidence;
+    }
+
+    void fill(Caller caller) {
+        List<Fact> facts = List.of(
+                new PlayerDescribed(
+                        "idler",
+                        Set.of("lift"),
+                        Optional.of(1420.0),
+                        Optional.of(60.0),
+                        Map.of("33.33", 4.13, "45", 5.58, "78.26", 9.7),
+                        Optional.of(IDLER),
+                        Optional.of(RIM),
+                        Optional.empty(),
+                        Optional.empty()),
+                strobe(LP, 33.36, 11),
+                strobe(45, 45.1, 12),
+                said("stylus_even", "yes"),
+                said("motor_runs_down", "6.5"),
+                said("load_right", "yes"),
+                tone());
+        for (int i = 0; i < facts.size(); i++) {
+            evidence.keep(
+                    caller,
+                    DemoShop.PLAYER,
+                    DemoShop.entry(900 + i),
+                    facts.get(i),
+                    Optional.of(Instant.parse("2026-03-12T14:00:00Z").plusSeconds(180L * i)));
+        }
+    }
+
+    private static SpeedRead strobe(double rpm, double measured, double minutes) {
+        return new SpeedRead(
+                SpeedRead.How.STROBE,
+                SpeedRead.What.PLATTER,
+                rpm,
+                measured,
+                0.05,
+                SpeedRead.Load.FREE,
+                Optional.of(minutes),
+                Optional.empty());
+    }
+
+    private static PlayerAnswered said(String question, String answer) {
+        Question asked = Question.of(question);
+        return new PlayerAnswered(asked.id(), asked.ask(), asked.kept(answer), "");
+    }
+
+    /** Half a minute of a test record, by a stand-in for the player. */
+    private static SpeedRead tone() {
+        double turns = LP / 60 * (1 + OFF_PERCENT / 100);
+        double idler = turns * RIM / IDLER;
+        SimulatedPlayer player = new SimulatedPlayer(
+                3150,
+                OFF_PERCENT,
+                0.05,
+                List.of(
+                        new SpeedLine(idler, 0.48, 0.4),
+                        new SpeedLine(2 * idler, 0.16, 2),
+                        new SpeedLine(turns, 0.19, 1.1),
+                        new SpeedLine(turns * RIM / 4.13, 0.04, 0)),
+                -34,
+                -36,
+                60,
+                9,
+                11);
+        return new ToneReading(LP, Optional.of(15.0), List.of(), false, Optional.of(118.0))
+                .read(SpeedMeter.of(player.play(44100, 40), 3150).measured().orElseThrow());
+    }
+}
