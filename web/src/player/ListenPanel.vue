@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MicrophoneIcon, StopIcon } from '@heroicons/vue/24/outline'
 import { useEventListener } from '@vueuse/core'
-import { computed, nextTick, reactive, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, reactive, ref, useTemplateRef, watch } from 'vue'
 import { session } from '../account/session'
 import { faultAt, type Problem } from '../api/client'
 import AppButton from '../ui/AppButton.vue'
@@ -12,9 +12,10 @@ import TextField from '../ui/TextField.vue'
 import TickField from '../ui/TickField.vue'
 import { useShop } from '../ui/useShop'
 import { figureOf } from './figures'
-import { speeds } from './speeds'
+import { speeds, tapeSpeeds } from './speeds'
 import { usePlayer, type PlayerView, type Taken } from './usePlayer'
 import { useTake } from './useTake'
+import { useToneOut } from './useToneOut'
 
 /** A tone is listened to, by microphone or lead, or taken from a file; while it is recorded the meter is shown. */
 const props = defineProps<{ setId: string; player: PlayerView }>()
@@ -22,6 +23,7 @@ const emit = defineEmits<{ going: [boolean] }>()
 const { say, shop } = useShop()
 const { listen } = usePlayer(() => props.setId)
 const take = useTake(() => props.setId)
+const out = useToneOut()
 const said = reactive({
   tone: '3150',
   rpm: '33.33',
@@ -31,6 +33,11 @@ const said = reactive({
   source: 'MICROPHONE' as 'MICROPHONE' | 'LINE',
   isolation: '',
 })
+watch(
+  () => props.player.turnsRecords,
+  (records) => (said.rpm = records ? '33.33' : '9.53'),
+  { immediate: true },
+)
 const marks = ref<number[]>([])
 const problem = ref<Problem | null>(null)
 const sending = ref(false)
@@ -100,9 +107,12 @@ defineExpose({ live: take.live, seconds: take.seconds })
     <h2 id="listen" class="mb-2 text-lg font-semibold">Listen to a test tone</h2>
     <template v-if="take.going.value">
       <p class="text-soft">
-        Let it run for a minute. Tap
-        <KeyCap>M</KeyCap>
-        each time a mark on the platter passes the arm, if you want record and platter told apart.
+        Let it run for a minute.
+        <template v-if="player.turnsRecords">
+          Tap
+          <KeyCap>M</KeyCap>
+          each time a mark on the platter passes the arm, if you want record and platter told apart.
+        </template>
       </p>
       <p class="mt-2 font-figures text-lg">
         {{ take.seconds.value.toFixed(0) }} s
@@ -130,7 +140,14 @@ defineExpose({ live: take.live, seconds: take.seconds })
     <form v-else class="space-y-3" @submit.prevent="begin">
       <div class="flex flex-wrap gap-3">
         <TextField v-model="said.tone" class="w-24!" label="Tone" unit="Hz" :fault="faultAt(problem, 'tone')" />
-        <ChoiceField v-model="said.rpm" class="w-28!" label="Record’s speed" :options="speeds" />
+        <ChoiceField
+          v-if="player.turnsRecords"
+          v-model="said.rpm"
+          class="w-28!"
+          label="Record’s speed"
+          :options="speeds"
+        />
+        <ChoiceField v-else v-model="said.rpm" class="w-32!" label="Tape’s speed, cm/s" :options="tapeSpeeds" />
         <TextField
           v-model="said.minutes"
           class="w-28!"
@@ -139,7 +156,17 @@ defineExpose({ live: take.live, seconds: take.seconds })
           :fault="faultAt(problem, 'minutes')"
         />
       </div>
-      <details>
+      <div v-if="!player.turnsRecords" class="space-y-2">
+        <p class="text-sm text-soft">
+          Play the tone out into the recorder’s input and record a minute of it on a tape; then play that tape here.
+          What record and play both have wrong shows once and does not show as a wrong speed: a tape of another machine
+          shows that.
+        </p>
+        <AppButton @click="out.playing.value ? out.stop() : out.play(number(said.tone) ?? 3150)">
+          {{ out.playing.value ? 'Stop the tone' : 'Play the tone out' }}
+        </AppButton>
+      </div>
+      <details v-else>
         <summary class="min-h-9 content-center text-soft">Groove, and the record turned half round</summary>
         <div class="mt-1 flex flex-wrap items-start gap-3">
           <TextField

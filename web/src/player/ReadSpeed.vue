@@ -18,7 +18,7 @@ const { say, shop } = useShop()
 const { judge, keep } = usePlayer(() => props.setId)
 const form = reactive({
   how: 'STROBE' as 'STROBE' | 'COUNT',
-  what: 'PLATTER' as SpeedEdit['what'],
+  what: 'PLATTER' as 'PLATTER' | 'MOTOR',
   rpm: '33.33',
   load: 'FREE' as SpeedEdit['load'],
   minutes: '',

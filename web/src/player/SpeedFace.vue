@@ -17,7 +17,7 @@ const { player } = usePlayer(() => props.setId)
 const going = ref(false)
 const panel = useTemplateRef<InstanceType<typeof ListenPanel>>('panel')
 const live = computed(() => (going.value ? (panel.value?.live ?? null) : null))
-const last = computed(() => player.value?.speeds.find((one) => one.what === 'PLATTER' && !one.old) ?? null)
+const last = computed(() => player.value?.speeds.find((one) => one.what !== 'MOTOR' && !one.old) ?? null)
 const tone = computed(() => player.value?.tone ?? null)
 const most = computed(() => player.value?.wowMostPercent ?? 0.4)
 const percent = (value: number | null | undefined, digits = 1) =>
@@ -68,7 +68,9 @@ const named = (may: readonly string[]) =>
             </p>
             <p v-else-if="last" class="leading-none">
               <span class="font-figures text-5xl font-semibold">{{ say(last.measuredRpm.toFixed(2)) }}</span>
-              <span class="ml-2 text-soft">for {{ say(speedName(last.rpm)) }}</span>
+              <span class="ml-2 text-soft">
+                {{ last.unit === '1/min' ? '' : `${last.unit} ` }}for {{ say(speedName(last.rpm)) }}
+              </span>
             </p>
             <p v-else class="max-w-prose py-3">
               No speed yet. Play a test record’s tone for a minute, or lay a strobe disc on the platter: both say how
@@ -140,7 +142,7 @@ const named = (may: readonly string[]) =>
       </div>
       <div class="border-line lg:border-l">
         <ListenPanel ref="panel" :set-id="setId" :player="player" @going="(now) => (going = now)" />
-        <ReadSpeed :set-id="setId" :player="player" />
+        <ReadSpeed v-if="player.turnsRecords" :set-id="setId" :player="player" />
         <section v-if="player.speeds.length" class="px-5 py-4" aria-labelledby="read-so-far">
           <h2 id="read-so-far" class="mb-1 text-lg font-semibold">Speeds read</h2>
           <ol class="divide-y divide-line">

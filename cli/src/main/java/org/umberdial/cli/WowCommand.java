@@ -7,10 +7,8 @@ import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.umberdial.core.sound.Heard;
-import org.umberdial.core.sound.Sound;
 import org.umberdial.core.sound.SoundFile;
 import org.umberdial.core.sound.SpeedLine;
-import org.umberdial.core.sound.SpeedMeter;
 import org.umberdial.core.sound.ToneSpeed;
 import org.umberdial.core.value.InvalidEntry;
 import picocli.CommandLine.Command;
@@ -58,8 +56,7 @@ final class WowCommand implements Callable<Integer> {
 
     private Heard heard() {
         try (InputStream in = Files.newInputStream(file)) {
-            Sound sound = SoundFile.read(in);
-            return SpeedMeter.of(sound, tone);
+            return SoundFile.follow(in, tone);
         } catch (InvalidEntry wrong) {
             throw new Refused(wrong.getMessage(), Umber.BAD_INPUT);
         } catch (IOException e) {

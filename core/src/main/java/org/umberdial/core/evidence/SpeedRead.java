@@ -10,9 +10,9 @@ import java.util.stream.DoubleStream;
  *
  * @param how by what it was read
  * @param what what turned
- * @param rpm speed it should have [1/min]
- * @param measuredRpm speed it had [1/min]
- * @param within how far off that may be [1/min]
+ * @param rpm speed it should have [1/min], of tape and wire [cm/s]
+ * @param measuredRpm speed it had, in the same unit
+ * @param within how far off that may be, in the same unit
  * @param load what lay on it
  * @param minutes how long it had run [min]; empty when nobody said
  * @param tone what a test tone said beside; empty for any other way
@@ -54,17 +54,30 @@ public record SpeedRead(
 
     /** What turned. */
     public enum What {
-        PLATTER("platter"),
-        MOTOR("motor shaft");
+        PLATTER("platter", "1/min"),
+        MOTOR("motor shaft", "1/min"),
+        /** Tape or wire past its head. */
+        TAPE("tape or wire", "cm/s");
 
         private final String label;
+        private final String unit;
 
-        What(String label) {
+        What(String label, String unit) {
             this.label = label;
+            this.unit = unit;
         }
 
         public String label() {
             return label;
+        }
+
+        public String unit() {
+            return unit;
+        }
+
+        /** Whether the sound is on it. */
+        public boolean sounds() {
+            return this != MOTOR;
         }
     }
 
@@ -157,11 +170,12 @@ public record SpeedRead(
     public String sentence() {
         return String.format(
                         Locale.ROOT,
-                        "Speed of the %s %s, %s: %.2f 1/min for %.2f (%+.1f %%)",
+                        "Speed of the %s %s, %s: %.2f %s for %.2f (%+.1f %%)",
                         what.label,
                         how.label,
                         load.label,
                         measuredRpm,
+                        what.unit,
                         rpm,
                         100 * off())
                 + tone.map(t -> String.format(

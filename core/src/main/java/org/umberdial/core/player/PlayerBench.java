@@ -108,7 +108,7 @@ public record PlayerBench(
         drive.ifPresent(d -> {
             d.steps().keySet().stream().sorted().forEach(rpm -> claims.add(speed(rpm)));
             reads.stream()
-                    .filter(r -> r.fact().what() == SpeedRead.What.PLATTER)
+                    .filter(r -> r.fact().what().sounds())
                     .forEach(r -> claims.add(speed(r.fact().rpm())));
             claims.add(STEADY);
             Question.of(d.kind(), d.described().has()).forEach(q -> q.proves().ifPresent(claims::add));
@@ -127,7 +127,7 @@ public record PlayerBench(
 
     private static void observe(Standing<SpeedRead> read, HousePolicy policy, List<Observation> all) {
         SpeedRead fact = read.fact();
-        if (fact.what() == SpeedRead.What.PLATTER) {
+        if (fact.what().sounds()) {
             double apart = policy.finish().speedApart();
             double beyond = Math.abs(fact.off()) - apart;
             double within = fact.within() / fact.rpm();
@@ -138,8 +138,9 @@ public record PlayerBench(
                     read,
                     String.format(
                             Locale.ROOT,
-                            "%.2f turns a minute %s, %s: %+.1f %% of %s, where %.1f %% is allowed.",
+                            "%.2f %s %s, %s: %+.1f %% of %s, where %.1f %% is allowed.",
                             fact.measuredRpm(),
+                            fact.what().unit(),
                             fact.how().label(),
                             fact.load().label(),
                             100 * fact.off(),

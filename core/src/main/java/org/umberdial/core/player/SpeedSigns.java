@@ -63,14 +63,14 @@ final class SpeedSigns {
     }
 
     private static Predicate<SpeedRead> is(What what, Load load) {
-        return r -> r.what() == what && (r.load() == Load.PLAYING) == (load == Load.PLAYING);
+        return r -> r.what().sounds() == what.sounds() && (r.load() == Load.PLAYING) == (load == Load.PLAYING);
     }
 
     /** The last of each speed, free where that was read, else as it played. */
     private List<SpeedRead> each() {
         List<SpeedRead> each = new ArrayList<>();
         reads.stream()
-                .filter(r -> r.what() == What.PLATTER)
+                .filter(r -> r.what().sounds())
                 .mapToDouble(SpeedRead::rpm)
                 .distinct()
                 .sorted()
@@ -143,10 +143,10 @@ final class SpeedSigns {
     private void warming() {
         for (int i = reads.size() - 1; i >= 0; i--) {
             SpeedRead warm = reads.get(i);
-            if (warm.what() != What.PLATTER || warm.minutes().orElse(0.0) < WARM_MINUTES) {
+            if (!warm.what().sounds() || warm.minutes().orElse(0.0) < WARM_MINUTES) {
                 continue;
             }
-            Optional<SpeedRead> cold = last(r -> r.what() == What.PLATTER
+            Optional<SpeedRead> cold = last(r -> r.what().sounds()
                     && r.rpm() == warm.rpm()
                     && r.load() == warm.load()
                     && r.minutes().filter(m -> m <= COLD_MINUTES).isPresent());

@@ -10,7 +10,12 @@ import org.umberdial.core.value.InvalidEntry;
 
 /** What was said of a recording of a tone, beside its sound. */
 public record ToneReading(
-        double rpm, Optional<Double> minutes, List<Double> marks, boolean halfRound, Optional<Double> grooveMm) {
+        SpeedRead.What what,
+        double rpm,
+        Optional<Double> minutes,
+        List<Double> marks,
+        boolean halfRound,
+        Optional<Double> grooveMm) {
     /** What a test record's own tone may be off [fraction]. */
     private static final double RECORD_APART = 0.001;
 
@@ -19,7 +24,8 @@ public record ToneReading(
     private static final int MOST_TRACE = 2400;
 
     /**
-     * @param rpm speed the record is made for [1/min]
+     * @param what what the sound is on
+     * @param rpm speed the record is made for [1/min], or the tape [cm/s]
      * @param minutes how long it had run [min]
      * @param marks when a mark on the platter passed the arm, in the sound [s]
      * @param halfRound whether the record lay half a turn round
@@ -69,7 +75,7 @@ public record ToneReading(
         double measured = rpm * heard.meanHertz() / heard.tone();
         return new SpeedRead(
                 SpeedRead.How.TONE,
-                SpeedRead.What.PLATTER,
+                what,
                 rpm,
                 round(measured, 1e4),
                 round(RECORD_APART * rpm, 1e4),

@@ -11,38 +11,45 @@ import javax.sound.sampled.UnsupportedAudioFileException;
 import org.umberdial.core.value.InvalidEntry;
 
 /**
- * Reads sound from a file. WAV is read by the platform; whatever else a decoder on the class path knows (FLAC, where
- * the application runs) is read as well.
+ * Listens to a file. WAV is read by the platform; whatever else a decoder on the class path knows (FLAC, where the
+ * application runs) is read as well. The sound passes through; none of it is kept.
  */
 public final class SoundFile {
-    /** Longer than a record's side is nobody's test tone. */
-    private static final int MOST_SECONDS = 30 * 60;
+    /** A minute is enough, and what is followed stays in memory. */
+    private static final int MOST_SECONDS = 5 * 60;
 
     private static final int LEAST_HERTZ = 8000;
     private static final int MOST_HERTZ = 200_000;
+    private static final int MOST_CHANNELS = 2;
     private static final int LOOK_AHEAD = 1 << 16;
+    /** By so much of its beginning the channels are judged [s]. */
+    private static final int JUDGED_SECONDS = 5;
     /** A channel this much quieter than the other holds nothing of its own. */
     private static final double DEAD = 0.05;
 
     private SoundFile() {}
 
     /**
-     * The sound of a file; two channels are added, so that a record cut sideways is heard with half its noise, unless
-     * one of them is dead or they cancel.
+     * The speed of a file's tone. Two channels are added, so that a record cut sideways is heard with half its noise,
+     * unless one of them is dead or they cancel.
      *
-     * @throws InvalidEntry when it is no sound that can be read, with what would be
+     * @param tone nominal frequency [Hz]
+     * @throws InvalidEntry when it is no sound that can be read, with what would be, or no record carries such a tone
      */
-    public static Sound read(InputStream in) {
+    public static Heard follow(InputStream in, double tone) {
         try (AudioInputStream whole = AudioSystem.getAudioInputStream(new BufferedInputStream(in, LOOK_AHEAD))) {
             AudioFormat format = whole.getFormat();
             float hertz = format.getSampleRate();
-            int channels = format.getChannels();
-            if (!(hertz >= LEAST_HERTZ && hertz <= MOST_HERTZ) || channels < 1) {
+            if (!(hertz >= LEAST_HERTZ && hertz <= MOST_HERTZ)
+                    || format.getChannels() < 1
+                    || format.getChannels() > MOST_CHANNELS) {
                 throw unreadable();
             }
+            ToneTracker tracker = SpeedMeter.tracker(hertz, tone);
             try (AudioInputStream plain = plain(whole)) {
-                return new Sound(hertz, mixed(plain, channels, (long) (hertz * MOST_SECONDS)));
+                pass(plain, format.getChannels(), hertz, tracker);
             }
+            return SpeedMeter.of(tracker, true);
         } catch (UnsupportedAudioFileException | IllegalArgumentException | IOException notSound) {
             throw unreadable();
         }
@@ -65,63 +72,72 @@ public final class SoundFile {
     private static InvalidEntry unreadable() {
         return new InvalidEntry(
                         InvalidEntry.Code.SYNTAX,
-                        "This file is no sound that can be read here: choose a WAV or FLAC file with 8 to 192 kHz.")
+                        "This file is no sound that can be read here: choose a WAV or FLAC file of one or two channels"
+                                + " with 8 to 192 kHz.")
                 .at("file");
     }
 
-    private static float[] mixed(InputStream in, int channels, long most) throws IOException {
-        float[][] each = new float[channels][LOOK_AHEAD];
-        byte[] block = new byte[2 * channels * 4096];
-        int count = 0;
+    private static void pass(InputStream in, int channels, double hertz, ToneTracker into) throws IOException {
+        double[] shares = null;
+        long frames = 0;
+        byte[] block = new byte[(int) (2 * channels * hertz * JUDGED_SECONDS)];
         for (int got = in.readNBytes(block, 0, block.length); got > 0; got = in.readNBytes(block, 0, block.length)) {
-            int frames = got / (2 * channels);
-            if (count + frames > most) {
+            int count = got / (2 * channels);
+            frames += count;
+            if (frames > hertz * MOST_SECONDS) {
                 throw new InvalidEntry(
                                 InvalidEntry.Code.OUT_OF_RANGE,
-                                "This sound is longer than half an hour; a minute of the tone is enough.")
+                                "This sound is longer than five minutes; a minute of the tone is enough.")
                         .at("file");
             }
-            for (int f = 0; f < frames; f++) {
+            float[][] each = new float[channels][count];
+            for (int f = 0; f < count; f++) {
                 for (int c = 0; c < channels; c++) {
                     int at = 2 * (f * channels + c);
-                    if (count + f == each[c].length) {
-                        each[c] = Arrays.copyOf(each[c], 2 * each[c].length);
-                    }
-                    each[c][count + f] = (short) (block[at] & 0xff | block[at + 1] << 8) / 32768f;
+                    each[c][f] = (short) (block[at] & 0xff | block[at + 1] << 8) / 32768f;
                 }
             }
-            count += frames;
+            shares = shares == null ? shares(each) : shares;
+            into.take(mixed(each, shares));
         }
-        return oneOf(each, count);
     }
 
-    private static float[] oneOf(float[][] each, int count) {
-        float[] sum = new float[count];
-        double most = 0;
+    /** How much of each channel is listened to. */
+    private static double[] shares(float[][] each) {
+        double[] alike = new double[each.length];
+        Arrays.fill(alike, 1.0 / each.length);
+        double added = power(mixed(each, alike));
+        double[] power = new double[each.length];
         int loudest = 0;
+        double weakest = Double.MAX_VALUE;
         for (int c = 0; c < each.length; c++) {
-            double power = 0;
-            for (int i = 0; i < count; i++) {
-                power += each[c][i] * each[c][i];
-                sum[i] += each[c][i] / each.length;
-            }
-            if (power > most) {
-                most = power;
-                loudest = c;
+            power[c] = power(each[c]);
+            weakest = Math.min(weakest, power[c]);
+            loudest = power[c] > power[loudest] ? c : loudest;
+        }
+        if (weakest >= DEAD * power[loudest] && added >= power[loudest] / 2) {
+            return alike;
+        }
+        double[] one = new double[each.length];
+        one[loudest] = 1;
+        return one;
+    }
+
+    private static float[] mixed(float[][] each, double[] shares) {
+        float[] sum = new float[each[0].length];
+        for (int c = 0; c < each.length; c++) {
+            for (int i = 0; i < sum.length; i++) {
+                sum[i] += (float) (shares[c] * each[c][i]);
             }
         }
-        double added = 0;
-        double weakest = most;
-        for (float[] channel : each) {
-            double power = 0;
-            for (int i = 0; i < count; i++) {
-                power += channel[i] * channel[i];
-            }
-            weakest = Math.min(weakest, power);
+        return sum;
+    }
+
+    private static double power(float[] samples) {
+        double power = 0;
+        for (float value : samples) {
+            power += value * value;
         }
-        for (float value : sum) {
-            added += value * value;
-        }
-        return weakest < DEAD * most || added < most / 2 ? Arrays.copyOf(each[loudest], count) : sum;
+        return power;
     }
 }

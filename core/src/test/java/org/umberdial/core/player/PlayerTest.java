@@ -58,7 +58,7 @@ class PlayerTest {
     private static SpeedRead tone(double off, List<SpeedLine> lines, List<Double> marks, boolean halfRound) {
         SimulatedPlayer player = new SimulatedPlayer(3150, off, 0, lines, -40, -30, 60, 4, 7);
         Heard heard = SpeedMeter.of(player.play(44100, 40), 3150);
-        return new ToneReading(LP, Optional.of(12.0), marks, halfRound, Optional.of(100.0))
+        return new ToneReading(SpeedRead.What.PLATTER, LP, Optional.of(12.0), marks, halfRound, Optional.of(100.0))
                 .read(heard.measured().orElseThrow(() -> new AssertionError(heard)));
     }
 

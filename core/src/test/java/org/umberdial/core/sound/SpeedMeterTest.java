@@ -6,10 +6,16 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import net.sourceforge.javaflacencoder.FLACFileWriter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -208,16 +214,48 @@ class SpeedMeterTest {
         assertTrue(SpeedMeter.now(heard).speed().isEmpty());
     }
 
+    private static ToneSpeed heard(byte[] file) {
+        return SoundFile.follow(new ByteArrayInputStream(file), 3150).measured().orElseThrow();
+    }
+
+    /** What unpacks to hours is not waited for, and needs no memory. */
+    @Test
+    void aSoundOfMoreThanFiveMinutes_isRefused() {
+        byte[] long8k = SimulatedPlayer.wav(new Sound(9600, new float[9600 * 301]));
+        InvalidEntry refused =
+                assertThrows(InvalidEntry.class, () -> SoundFile.follow(new ByteArrayInputStream(long8k), 3150));
+        assertTrue(refused.getMessage().contains("five minutes"), refused.getMessage());
+    }
+
     @Test
     void aFile_isReadWithItsChannels_andNonsenseIsRefused() {
         Sound sound = TONE.turning(2).play(48000, 12);
-        Sound read = SoundFile.read(new ByteArrayInputStream(SimulatedPlayer.wav(sound)));
-        assertEquals(48000, read.hertz());
-        assertEquals(2, SpeedMeter.of(read, 3150).measured().orElseThrow().speedErrorPercent(), 0.01);
+        assertEquals(2, heard(SimulatedPlayer.wav(sound)).speedErrorPercent(), 0.01);
         for (byte[] nonsense : List.of(new byte[0], "RIFFxxxxWAVE".getBytes(), new byte[5000])) {
             InvalidEntry refused =
-                    assertThrows(InvalidEntry.class, () -> SoundFile.read(new ByteArrayInputStream(nonsense)));
+                    assertThrows(InvalidEntry.class, () -> SoundFile.follow(new ByteArrayInputStream(nonsense), 3150));
             assertTrue(refused.getMessage().contains("WAV or FLAC"), refused.getMessage());
         }
+    }
+
+    /** Two channels of 16 bits, as a recorder makes them, one of them dead. */
+    @Test
+    void flacIsReadLikeWav_andADeadChannelIsPassedOver() throws IOException {
+        float[] samples = TONE.turning(-1).play(44100, 12).samples();
+        byte[] both = new byte[4 * samples.length];
+        for (int i = 0; i < samples.length; i++) {
+            int value = Math.round(samples[i] * 32767);
+            both[4 * i] = (byte) value;
+            both[4 * i + 1] = (byte) (value >> 8);
+        }
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        AudioFormat stereo = new AudioFormat(44100, 16, 2, true, false);
+        AudioSystem.write(
+                new AudioInputStream(new ByteArrayInputStream(both), stereo, samples.length),
+                FLACFileWriter.FLAC,
+                bytes);
+        ToneSpeed speed = heard(bytes.toByteArray());
+        assertEquals(-1, speed.speedErrorPercent(), 0.01);
+        assertEquals(12, speed.seconds(), 0.1);
     }
 }

@@ -97,7 +97,7 @@ class DemoPlayer {
                 60,
                 9,
                 11);
-        return new ToneReading(LP, Optional.of(15.0), List.of(), false, Optional.of(118.0))
+        return new ToneReading(SpeedRead.What.PLATTER, LP, Optional.of(15.0), List.of(), false, Optional.of(118.0))
                 .read(SpeedMeter.of(player.play(44100, 40), 3150).measured().orElseThrow());
     }
 }

@@ -174,7 +174,11 @@ class PlayerController {
     private static SpeedRead read(OpenSet set, SpeedEdit edit) {
         Typed typed = new Typed(set);
         double rpm = typed.required("rpm", "The right speed", edit.rpm);
-        if (edit.what == SpeedRead.What.PLATTER) {
+        if (edit.what == SpeedRead.What.TAPE) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.SYNTAX, "A tape’s speed is read from its sound; play a tone from it.")
+                    .at("what");
+        } else if (edit.what == SpeedRead.What.PLATTER) {
             ToneReading.speed(rpm);
         } else if (!(rpm >= 100 && rpm <= 5000)) {
             throw new InvalidEntry(

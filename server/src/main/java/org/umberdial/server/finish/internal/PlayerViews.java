@@ -92,6 +92,7 @@ final class PlayerViews {
             Instant at,
             String author,
             SpeedRead.What what,
+            String unit,
             SpeedRead.How how,
             String howLabel,
             SpeedRead.Load load,
@@ -150,6 +151,7 @@ final class PlayerViews {
             String standing,
             boolean mayBePlayer,
             @Schema(nullable = true) DriveView drive,
+            boolean turnsRecords,
             List<DriveChoice> drives,
             List<String> extras,
             List<SpeedView> speeds,
@@ -188,6 +190,7 @@ final class PlayerViews {
                 new FinishArea().standing(set.file()),
                 FinishArea.turns(set.file()),
                 player.drive().map(d -> drive(d, toned, policy)).orElse(null),
+                player.drive().map(d -> d.kind().turnsRecords()).orElse(true),
                 Arrays.stream(DriveKind.values())
                         .map(k -> new DriveChoice(k.id(), k.label(), k.what(), k.turnsRecords(), k.carries()))
                         .toList(),
@@ -330,6 +333,7 @@ final class PlayerViews {
                 read.at(),
                 read.entry().author(),
                 fact.what(),
+                fact.what().unit(),
                 fact.how(),
                 fact.how().label(),
                 fact.load(),

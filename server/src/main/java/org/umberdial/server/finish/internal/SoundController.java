@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.Semaphore;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -21,9 +22,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.evidence.SpeedRead;
+import org.umberdial.core.finish.FinishArea;
 import org.umberdial.core.player.ToneReading;
 import org.umberdial.core.sound.Heard;
-import org.umberdial.core.sound.Sound;
 import org.umberdial.core.sound.SoundFile;
 import org.umberdial.core.sound.SpeedMeter;
 import org.umberdial.core.sound.ToneSpeed;
@@ -56,6 +58,7 @@ class SoundController {
             String says) {}
 
     private static final int LARGEST = 96_000_000;
+    private static final int LISTENING = 2;
     private static final int MOST_MARKS_TEXT = 4000;
 
     private final SetFiles files;
@@ -63,6 +66,7 @@ class SoundController {
     private final Uploads uploads;
     private final LiveTakes takes;
     private final Clock clock;
+    private final Semaphore listening = new Semaphore(LISTENING);
 
     SoundController(SetFiles files, EvidenceService evidence, Uploads uploads, LiveTakes takes, Clock clock) {
         this.clock = clock;
@@ -118,9 +122,14 @@ class SoundController {
         OpenSet set = open(caller, setId);
         requireIsolation(set, source, isolation);
         ToneReading reading = new ToneReading(
-                rpm, Optional.ofNullable(minutes), seconds(marks), halfRound, Optional.ofNullable(grooveMm));
+                sounding(set),
+                rpm,
+                Optional.ofNullable(minutes),
+                seconds(marks),
+                halfRound,
+                Optional.ofNullable(grooveMm));
         return uploads.take(caller, request, LARGEST, "The sound", file -> {
-            Heard heard = SpeedMeter.of(read(file), tone);
+            Heard heard = listen(file, tone);
             if (heard instanceof Heard.Refused refused) {
                 throw new InvalidEntry(InvalidEntry.Code.CONFLICT, refused.sentence()).at("file");
             }
@@ -146,11 +155,23 @@ class SoundController {
         }
     }
 
-    private static Sound read(Path file) {
+    private static SpeedRead.What sounding(OpenSet set) {
+        return FinishArea.player(set.file())
+                .drive()
+                .filter(drive -> !drive.kind().turnsRecords())
+                .map(drive -> SpeedRead.What.TAPE)
+                .orElse(SpeedRead.What.PLATTER);
+    }
+
+    /** A few at once: each holds what it follows in memory. */
+    private Heard listen(Path file, double tone) {
+        listening.acquireUninterruptibly();
         try (InputStream in = Files.newInputStream(file)) {
-            return SoundFile.read(in);
+            return SoundFile.follow(in, tone);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        } finally {
+            listening.release();
         }
     }
 
