@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.awt.image.BufferedImage;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.util.Arrays;
@@ -11,6 +12,7 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.umberdial.core.sound.SimulatedPlayer;
@@ -163,6 +165,10 @@ class PlayerTest {
                 .readAllBytes();
         try (PDDocument document = Loader.loadPDF(pdf)) {
             assertEquals(1, document.getNumberOfPages());
+            // Ten pixels a millimetre: the ruler is 100 mm, and the outer ring has its bars.
+            BufferedImage page = new PDFRenderer(document).renderImageWithDPI(0, 254);
+            assertEquals(1000, longestRun(page, page.getHeight() - 550), 4);
+            assertEquals(180, bars(page, 1050, page.getHeight() - 1700, 850));
         }
         assertEquals(
                 422,
@@ -191,5 +197,32 @@ class PlayerTest {
                     .orElse("");
             assertFalse(header.contains("microphone=(self)"), path + " " + header);
         }
+    }
+
+    private static boolean dark(BufferedImage page, double x, double y) {
+        return (page.getRGB((int) x, (int) y) & 0xff) < 128;
+    }
+
+    private static int longestRun(BufferedImage page, int about) {
+        int longest = 0;
+        for (int y = about - 5; y <= about + 5; y++) {
+            int run = 0;
+            for (int x = 0; x < page.getWidth(); x++) {
+                run = dark(page, x, y) ? run + 1 : 0;
+                longest = Math.max(longest, run);
+            }
+        }
+        return longest;
+    }
+
+    private static int bars(BufferedImage page, int x, int y, int radius) {
+        int begun = 0;
+        boolean before = dark(page, x + radius * Math.cos(-0.001), y + radius * Math.sin(-0.001));
+        for (double angle = 0; angle < 2 * Math.PI; angle += 0.0005) {
+            boolean now = dark(page, x + radius * Math.cos(angle), y + radius * Math.sin(angle));
+            begun += now && !before ? 1 : 0;
+            before = now;
+        }
+        return begun;
     }
 }

@@ -13,6 +13,8 @@ final class Variation {
 
     /** Settling of the pointer, and what the filter's ends falsify, is left out at either end [s]. */
     private static final double ENDS = 1;
+    /** How far the mirrored ends reach [s]. */
+    private static final double SEAM = 4;
 
     /** Slower swings lean a straight line [Hz]. */
     private static final double SLOW_HERTZ = 2;
@@ -113,12 +115,12 @@ final class Variation {
     }
 
     private static double weighted(double[] off, double rate) {
-        double[] heard = mirrored(off, (int) (2 * rate));
+        double[] heard = mirrored(off, (int) (SEAM * rate));
         double[] weighed = new Spectrum(heard, rate)
                 .filtered(
                         f -> f > QUICKEST_HERTZ ? 0 : Weighting.at(f) * sharpen(f, rate) / calibrated(f), heard.length);
         QuasiPeak pointer = new QuasiPeak(rate);
-        int begin = (int) (2 * rate);
+        int begin = (int) (SEAM * rate);
         int ends = (int) (ENDS * rate);
         double[] shown = new double[Math.max(1, off.length - 2 * ends)];
         for (int i = 0; i < begin + off.length - ends; i++) {
@@ -131,14 +133,18 @@ final class Variation {
         return QuasiPeak.under(shown);
     }
 
-    /** With its ends turned over, so that no step at the seam rings in the filter. */
+    /**
+     * With its ends mirrored and faded out, so that nothing at a seam rings in the filter. Turned over at a point they
+     * would make a step of nought frequency, which a filter's lower edge spreads over all of it.
+     */
     private static double[] mirrored(double[] off, int by) {
         int ends = Math.min(by, off.length - 1);
         double[] longer = new double[off.length + 2 * by];
         System.arraycopy(off, 0, longer, by, off.length);
         for (int i = 1; i <= ends; i++) {
-            longer[by - i] = 2 * off[0] - off[i];
-            longer[by + off.length - 1 + i] = 2 * off[off.length - 1] - off[off.length - 1 - i];
+            double fade = 0.5 + 0.5 * Math.cos(Math.PI * i / ends);
+            longer[by - i] = fade * off[i];
+            longer[by + off.length - 1 + i] = fade * off[off.length - 1 - i];
         }
         return longer;
     }
@@ -155,10 +161,10 @@ final class Variation {
     }
 
     private static double rms(double[] off, double rate) {
-        double[] heard = mirrored(off, (int) (2 * rate));
+        double[] heard = mirrored(off, (int) (SEAM * rate));
         double[] band = new Spectrum(heard, rate)
                 .filtered(f -> f < SLOWEST_HERTZ || f > QUICKEST_HERTZ ? 0 : sharpen(f, rate), heard.length);
-        int begin = (int) (2 * rate);
+        int begin = (int) (SEAM * rate);
         double sum = 0;
         for (int i = begin; i < begin + off.length; i++) {
             sum += band[i] * band[i];

@@ -41,7 +41,7 @@ class SpeedMeterTest {
     void aSteadySwing_countsAsTheStandardWeighsIt(double hertz, double share) {
         ToneSpeed speed = measured(TONE.turning(0, new SpeedLine(hertz, 0.2, 0.7)), 48000, 30);
         assertEquals(0.2 * share, speed.weightedPercent(), 0.005 * 0.2 + 0.01 * 0.2 * share);
-        assertEquals(0.2 / Math.sqrt(2), speed.rmsPercent(), 0.007);
+        assertEquals(0.2 / Math.sqrt(2), speed.rmsPercent(), 0.001);
         assertEquals(0, speed.speedErrorPercent(), 0.001);
         assertEquals(hertz, speed.lines().get(0).hertz(), 0.01);
         assertEquals(0.2, speed.lines().get(0).percent(), 0.002);
