@@ -147,7 +147,7 @@ export const router = createRouter({
         },
         {
           path: 'finish',
-          component: () => import('./player/PlayerFrame.vue'),
+          component: () => import('./finish/FinishFrame.vue'),
           props: true,
           children: [
             {
@@ -180,6 +180,19 @@ export const router = createRouter({
               component: () => import('./player/StrobeFace.vue'),
               props: true,
               meta: { title: 'Strobe disc' },
+            },
+            { path: 'work', component: () => import('./mechanics/WorkFace.vue'), props: true, meta: { title: 'Work' } },
+            {
+              path: 'materials',
+              component: () => import('./mechanics/MaterialsFace.vue'),
+              props: true,
+              meta: { title: 'Materials and agents' },
+            },
+            {
+              path: 'cord',
+              component: () => import('./mechanics/CordFace.vue'),
+              props: true,
+              meta: { title: 'Dial cord' },
             },
           ],
         },

@@ -7,6 +7,7 @@ import AppButton from '../ui/AppButton.vue'
 import PageFrame from '../ui/PageFrame.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import { useShop } from '../ui/useShop'
+import CalendarLink from './CalendarLink.vue'
 import PairingDialog from './PairingDialog.vue'
 import PasswordForm from './PasswordForm.vue'
 import { forgetPasskey, makePasskey, passkeysWork } from './passkey'
@@ -107,6 +108,7 @@ function closePairing() {
           <p v-else class="text-soft">Not signed in on any other device.</p>
           <AppButton look="danger" @click="signOut(true)">Sign out everywhere</AppButton>
         </section>
+        <CalendarLink />
       </div>
       <div class="space-y-8">
         <section aria-labelledby="passkeys" class="space-y-2">

@@ -30,6 +30,7 @@ const stages = computed(
       { ...unknown, id: 'parts', title: 'Parts' },
       { ...unknown, id: 'power', title: 'Power' },
       { ...unknown, id: 'volts', title: 'Volts' },
+      { ...unknown, id: 'finish', title: 'Finish' },
     ],
 )
 const consulted = [

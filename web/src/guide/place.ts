@@ -27,6 +27,7 @@ export function placeOf(setId: string, act: Pick<Act, 'id' | 'area' | 'subject'>
 /** Which face of the player an act is done on: a question of its checks unless it is one of these. */
 function player(what: string, subject: string): string {
   if (what === 'drive') return '/drive'
+  if (subject === 'work') return `/work?work=${encodeURIComponent(what.slice('work-'.length))}`
   if (subject === 'suspects') return '/suspects'
   return subject === 'speed' || !subject ? '' : `/checks?question=${encodeURIComponent(subject)}`
 }

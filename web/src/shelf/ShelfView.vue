@@ -37,6 +37,7 @@ const waits = useWaits()
 function waitsOf(setId: string): string[] {
   const parts = waits.data.value?.parts.find((one) => one.setId === setId)
   const forming = (waits.data.value?.forming ?? []).filter((one) => one.setId === setId)
+  const drying = (waits.data.value?.drying ?? []).filter((one) => one.setId === setId)
   return [
     ...(parts ? [[parts.onTheWay && `${parts.onTheWay} on the way`, parts.toBuy && `${parts.toBuy} to buy`]] : [])
       .map((both) => both.filter(Boolean).join(', '))
@@ -46,6 +47,7 @@ function waitsOf(setId: string): string[] {
         ? `${one.part} on its volts, to be read now`
         : `${one.part} on its volts, to be read at ${clock(one.readAgainAt)}`,
     ),
+    ...drying.map((one) => (one.due ? `${one.what}: dry, to be looked at` : `${one.what}: dry ${when(one.until)}`)),
   ]
 }
 const adding = ref(false)

@@ -173,4 +173,50 @@ class PlayerJourneyTest {
                 .get(application.address("/api/strobe-discs/pdf?lamp=LINE&hertz=60&speeds=33.33,45,78.26"));
         assertTrue(new String(pdf.body(), 0, 5, StandardCharsets.US_ASCII).startsWith("%PDF-"), "a PDF");
     }
+
+    /** What is wet bars power and waits on the shelf, until somebody has said that it is dry. */
+    @Test
+    void aScratchyControl_isPlannedDoneAndLookedAt() {
+        Page page = browser.page(1280, 800);
+        page.navigate(application.address("/sets/22222222-0000-4000-8000-000000000003/finish"));
+        assertThat(page).hasURL(Pattern.compile("/finish/work$"));
+        button(page, "Add").press("Enter");
+        page.getByPlaceholder("volume, dial, cone, cabinet…").fill("volume");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("clean and lubricate")))
+                .press("Enter");
+        assertThat(page.locator("#at-hand")).isFocused();
+        assertThat(page.locator("#at-hand")).containsText("two drops of contact cleaner");
+        button(page, "Done").press("Enter");
+        assertThat(page.locator("#at-hand")).containsText("dry");
+        page.navigate(application.address("/"));
+        assertThat(page.locator("a[href$='000000000003']")).containsText("Volume control: clean and lubricate");
+        page.navigate(application.address("/sets/22222222-0000-4000-8000-000000000003"));
+        assertThat(page.getByText("nobody has looked whether it is dry").first())
+                .isVisible();
+        page.navigate(application.address("/sets/22222222-0000-4000-8000-000000000003/finish/work"));
+        button(page, "Dry and right").press("Enter");
+        assertThat(page.locator("#at-hand")).containsText("right");
+        assertEquals(List.of(), browser.complaints);
+    }
+
+    @Test
+    void aDialCord_isLaidByKeysAndReckoned() {
+        Page page = browser.page(1180, 820);
+        page.navigate(application.address("/sets/22222222-0000-4000-8000-000000000003/finish/cord"));
+        button(page, "Add one in the middle").press("Enter");
+        page.locator("#round-0").getByLabel("Diameter").fill("60");
+        button(page, "Add one in the middle").press("Enter");
+        page.locator("#round-1").getByLabel("Diameter").fill("60");
+        Locator board = page.getByLabel("The cord’s way; arrow keys move the chosen round");
+        board.focus();
+        for (int i = 0; i < 10; i++) {
+            page.keyboard().press("Shift+ArrowRight");
+        }
+        fill(page, "Distance", "100");
+        assertThat(page.getByText("388", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        button(page, "Save").press("Enter");
+        assertThat(page.getByText("Saved.")).isVisible();
+        assertEquals(List.of(), browser.complaints);
+    }
 }

@@ -32,11 +32,6 @@ public interface Area {
     /** How it stands, in a sentence or two. */
     String standing(SetFile file);
 
-    /** Whether there is work for it in this set at all; else the set's front page does not show it. */
-    default boolean applies(SetFile file) {
-        return true;
-    }
-
     /** Whether its work is done with the plug in, so that the power gate bars it. */
     default boolean underPower() {
         return false;

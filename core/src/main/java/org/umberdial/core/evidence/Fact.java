@@ -28,6 +28,9 @@ public sealed interface Fact
                 PowerChecked,
                 PlayerDescribed,
                 SpeedRead,
+                WorkPlanned,
+                WorkStep,
+                CordLaid,
                 PlayerAnswered,
                 PlayerMended,
                 Unread {

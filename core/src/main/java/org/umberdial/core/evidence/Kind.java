@@ -37,7 +37,10 @@ public enum Kind {
     PLAYER_DESCRIBED("player-described", 1, PlayerDescribed.class, ""),
     PLAYER_ANSWERED("player-answered", 1, PlayerAnswered.class, ""),
     PLAYER_MENDED("player-mended", 1, PlayerMended.class, ""),
-    SPEED_READ("speed-read", 1, SpeedRead.class, "");
+    SPEED_READ("speed-read", 1, SpeedRead.class, ""),
+    WORK_PLANNED("work-planned", 1, WorkPlanned.class, ""),
+    WORK_STEP("work-step", 1, WorkStep.class, ""),
+    CORD_LAID("cord-laid", 1, CordLaid.class, "");
 
     private final String stored;
     private final int form;

@@ -2,25 +2,30 @@ package org.umberdial.core.finish;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Area;
+import org.umberdial.core.area.Gate;
 import org.umberdial.core.area.Plug;
 import org.umberdial.core.area.SetFile;
 import org.umberdial.core.area.Stop;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation;
+import org.umberdial.core.mechanics.Task;
+import org.umberdial.core.mechanics.Works;
 import org.umberdial.core.player.PlayerBench;
 import org.umberdial.core.player.PlayerRanking;
 import org.umberdial.core.player.Question;
 import org.umberdial.core.set.Extra;
 
-/** Finish: for now the player or recorder in a set. */
+/** Finish: the player or recorder in a set, and the work on its mechanics and looks. */
 public final class FinishArea implements Area {
     private static final String ID = "finish";
     private static final double DESCRIBE_MINUTES = 4;
     private static final double READ_MINUTES = 3;
+    private static final double LOOK_MINUTES = 2;
 
     @Override
     public String id() {
@@ -39,9 +44,9 @@ public final class FinishArea implements Area {
                 || file.contents().extras().contains(Extra.RECORDER);
     }
 
-    @Override
-    public boolean applies(SetFile file) {
-        return turns(file);
+    /** The work on mechanics and looks. */
+    public static Works works(SetFile file) {
+        return file.once(Works.class, () -> Works.of(file.log()));
     }
 
     /** What is known of the player. */
@@ -51,20 +56,53 @@ public final class FinishArea implements Area {
 
     @Override
     public List<Claim> claims(SetFile file) {
-        return turns(file) ? player(file).claims() : List.of();
+        List<Claim> claims = new ArrayList<>(works(file).claims());
+        if (turns(file)) {
+            claims.addAll(player(file).claims());
+        }
+        return claims;
     }
 
     @Override
     public List<Observation> observations(SetFile file, Ledger before) {
-        return turns(file) ? player(file).observations() : List.of();
+        List<Observation> seen = new ArrayList<>(works(file).observations());
+        if (turns(file)) {
+            seen.addAll(player(file).observations());
+        }
+        return seen;
     }
 
     @Override
     public List<Act> acts(SetFile file) {
-        if (!turns(file)) {
-            return List.of();
+        List<Act> acts = new ArrayList<>();
+        works(file).all().forEach(work -> act(work).ifPresent(acts::add));
+        if (turns(file)) {
+            acts.addAll(playerActs(player(file)));
         }
-        PlayerBench player = player(file);
+        return acts;
+    }
+
+    private static Optional<Act> act(Works.Work work) {
+        boolean look = work.state() == Works.State.DONE;
+        if (work.task().isEmpty() || !look && work.state() != Works.State.PLANNED && work.state() != Works.State.BAD) {
+            return Optional.empty();
+        }
+        Task task = work.task().get();
+        String why = look
+                ? "Once it is dry: " + task.check() + "."
+                : task.before().isEmpty() ? "It is planned." : "Write down or photograph first: " + task.before() + ".";
+        return Optional.of(new Act(
+                ID + ":work-" + work.id(),
+                "work",
+                look ? "Look at it: " + work.name() : work.name(),
+                why,
+                work.claims(),
+                look ? LOOK_MINUTES : task.minutes(),
+                look ? Plug.OUT : Plug.OUT_HANDS_IN,
+                look ? Act.Urgency.LAST : Act.Urgency.USUAL));
+    }
+
+    private static List<Act> playerActs(PlayerBench player) {
         List<Act> acts = new ArrayList<>();
         if (player.drive().isEmpty()) {
             acts.add(new Act(
@@ -139,17 +177,38 @@ public final class FinishArea implements Area {
                 urgency);
     }
 
+    /** What was wetted or glued bars power until somebody has said that it is dry. */
     @Override
     public List<Stop> stops(SetFile file) {
-        return List.of();
+        return works(file).all().stream()
+                .filter(Works.Work::bars)
+                .map(work -> new Stop(
+                        "power:drying:" + work.id(),
+                        Gate.POWER,
+                        work.name() + ": done, and nobody has looked whether it is dry.",
+                        false,
+                        ID + ":work-" + work.id()))
+                .toList();
     }
 
     @Override
     public String standing(SetFile file) {
-        if (!turns(file)) {
-            return "Nothing in it turns.";
+        List<String> sentences = new ArrayList<>();
+        List<Works.Work> works = works(file).all();
+        long left = works.stream().filter(w -> w.state() != Works.State.GOOD).count();
+        if (!works.isEmpty()) {
+            sentences.add(
+                    left == 0
+                            ? "All work that was planned is done."
+                            : left + (left == 1 ? " piece" : " pieces") + " of work left.");
         }
-        PlayerBench player = player(file);
+        if (turns(file)) {
+            sentences.add(standing(file, player(file)));
+        }
+        return sentences.isEmpty() ? "No work on mechanics or looks is planned." : String.join(" ", sentences);
+    }
+
+    private static String standing(SetFile file, PlayerBench player) {
         if (player.drive().isEmpty()) {
             return "Nobody has said how the player is driven.";
         }
@@ -158,9 +217,9 @@ public final class FinishArea implements Area {
         if (!named.isEmpty()) {
             return "Likely " + named.stream().map(s -> s.cause().cause()).collect(Collectors.joining("; and ")) + ".";
         }
-        long failed = claims(file).stream().filter(c -> file.ledger().failed(c)).count();
-        long open =
-                claims(file).stream().filter(c -> file.ledger().of(c).isEmpty()).count();
+        List<Claim> claims = player.claims();
+        long failed = claims.stream().filter(c -> file.ledger().failed(c)).count();
+        long open = claims.stream().filter(c -> file.ledger().of(c).isEmpty()).count();
         if (failed > 0) {
             return failed + (failed == 1 ? " thing" : " things") + " of the player not as it should be"
                     + (open > 0 ? ", " + open + " not looked at." : ".");

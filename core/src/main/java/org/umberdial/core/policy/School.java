@@ -118,7 +118,20 @@ public enum School {
     POWER_FIRST(
             Question.OLD_CAPACITORS,
             "Limited power first, capacitors after",
-            "What works untouched tells what the set needs; the limiter and short minutes keep it whole.");
+            "What works untouched tells what the set needs; the limiter and short minutes keep it whole."),
+
+    CABINET_TOUCH_UP(
+            Question.CABINET,
+            "Clean and touch up",
+            "Scratches go, the old finish stays; it can be undone and costs an evening."),
+    CABINET_CLEAN(
+            Question.CABINET,
+            "Clean only",
+            "Age is part of the piece; nothing is added that somebody must take off again."),
+    CABINET_REFINISH(
+            Question.CABINET,
+            "Refinish where the finish is gone",
+            "It looks as it left its maker; the old surface is lost for good, so decals and colour are kept first.");
 
     /** What they differ on. The names are stored. */
     public enum Question {
@@ -132,7 +145,8 @@ public enum School {
         BEDDING("New parts in old cases"),
         CONTROLS("Scratchy controls and contacts"),
         FIRST_POWER("First power"),
-        OLD_CAPACITORS("Old capacitors and first power");
+        OLD_CAPACITORS("Old capacitors and first power"),
+        CABINET("The cabinet");
 
         private final String label;
 

@@ -65,7 +65,6 @@ public record Stands(
         Guide guide = Guide.of(file);
         Optional<Act> next = guide.next();
         List<Stage> stages = file.areas().stream()
-                .filter(area -> area.applies(file))
                 .map(area -> stage(file, guide, next, area))
                 .toList();
         List<String> toSettle = new ArrayList<>(

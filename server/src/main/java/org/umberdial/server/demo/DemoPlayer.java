@@ -11,6 +11,9 @@ import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.PlayerAnswered;
 import org.umberdial.core.evidence.PlayerDescribed;
 import org.umberdial.core.evidence.SpeedRead;
+import org.umberdial.core.evidence.WorkPlanned;
+import org.umberdial.core.evidence.WorkStep;
+import org.umberdial.core.mechanics.Task;
 import org.umberdial.core.player.Question;
 import org.umberdial.core.player.ToneReading;
 import org.umberdial.core.sound.SimulatedPlayer;
@@ -19,7 +22,7 @@ import org.umberdial.core.sound.SpeedMeter;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.security.Caller;
 
-/** The demo's record player: its speeds are right, and its idler has a flat that one hears. */
+/** The demo's record player, whose idler has a flat that one hears, and work on another set's mechanics. */
 @Component
 @ConditionalOnProperty("umber.demo")
 class DemoPlayer {
@@ -60,6 +63,41 @@ class DemoPlayer {
                     facts.get(i),
                     Optional.of(Instant.parse("2026-03-12T14:00:00Z").plusSeconds(180L * i)));
         }
+    }
+
+    /** Work on another set: one piece done and wet, one that waits for another, one that can be done. */
+    void works(Caller caller, String set) {
+        String glass = "dial-glass-take-out-and-clean";
+        keep(
+                caller,
+                set,
+                940,
+                planned("volume-control-clean-and-lubricate", "tone and volume"),
+                "2026-03-12T15:00:00Z");
+        keep(caller, set, 941, planned("dial-cord-fix-pointer", ""), "2026-03-12T15:01:00Z");
+        keep(caller, set, 942, planned(glass, ""), "2026-03-12T15:02:00Z");
+        keep(caller, set, 943, planned("cone-patch-tear", ""), "2026-03-12T15:03:00Z");
+        Task cone = Task.of("cone-patch-tear");
+        keep(
+                caller,
+                set,
+                944,
+                new WorkStep(
+                        DemoShop.entry(943),
+                        cone.title(),
+                        WorkStep.Phase.DONE,
+                        "tissue and thinned white glue",
+                        cone.hours(),
+                        "tear at four o’clock, 12 mm"),
+                "2026-03-12T16:10:00Z");
+    }
+
+    private static WorkPlanned planned(String task, String about) {
+        return new WorkPlanned(task, Task.of(task).title(), about);
+    }
+
+    private void keep(Caller caller, String set, int number, Fact fact, String at) {
+        evidence.keep(caller, set, DemoShop.entry(number), fact, Optional.of(Instant.parse(at)));
     }
 
     private static SpeedRead strobe(double rpm, double measured, double minutes) {

@@ -200,6 +200,7 @@ class DemoShop implements SmartInitializingSingleton {
         arrivals.fill(caller);
         practice.fill(caller);
         player.fill(caller);
+        player.works(caller, CREAM);
         LOG.info("The demo shop is filled.");
     }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.Kind;
 import org.umberdial.core.evidence.LogEntry;
 import org.umberdial.core.evidence.Metered;
 import org.umberdial.core.evidence.Told;
@@ -50,6 +51,11 @@ public class EvidenceService {
     /** The entries after a place in the order. */
     public List<KeptEntry> keptAfter(String shopId, String setId, int order) {
         return tables.after(shopId, setId, order);
+    }
+
+    /** Ids of the sets of a shop that have an entry of a kind since a time. */
+    public List<String> setsWith(String shopId, Kind kind, Instant since) {
+        return tables.setsWith(shopId, kind.stored(), since);
     }
 
     /** Keeps a fact; the same id again changes nothing. */

@@ -75,6 +75,7 @@ class SecurityConfiguration {
         "/api/sets/*/cold/tests/*/drafts",
         "/api/sets/*/power/check-previews",
         "/api/sets/*/player/speed-previews",
+        "/api/sets/*/cord/previews",
         "/api/sets/*/ledger/entry-previews",
         "/api/sets/*/workshop/turns",
         "/api/sets/*/workshop/field",

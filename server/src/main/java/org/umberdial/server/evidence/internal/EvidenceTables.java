@@ -3,6 +3,7 @@ package org.umberdial.server.evidence.internal;
 import static org.umberdial.tables.Tables.EVIDENCE;
 import static org.umberdial.tables.Tables.JOURNAL_ENTRY;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
@@ -50,6 +51,15 @@ public class EvidenceTables {
                 .where(of(shopId, setId).and(EVIDENCE.LOG_ORDER.gt(order)))
                 .orderBy(EVIDENCE.LOG_ORDER, EVIDENCE.SEQUENCE)
                 .fetch(EvidenceTables::kept);
+    }
+
+    /** Sets of a shop with an entry of a kind since a time. */
+    public List<String> setsWith(String shopId, String kind, Instant since) {
+        return db.selectDistinct(EVIDENCE.SET_ID)
+                .from(EVIDENCE)
+                .where(EVIDENCE.SHOP_ID.eq(shopId), EVIDENCE.KIND.eq(kind), EVIDENCE.TAKEN_AT.ge(since))
+                .orderBy(EVIDENCE.SET_ID)
+                .fetch(EVIDENCE.SET_ID);
     }
 
     public Optional<KeptEntry> entry(String shopId, String setId, String id) {

@@ -1,24 +1,44 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { RouterLink, RouterView } from 'vue-router'
+import { computed, watch } from 'vue'
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import BenchHeader from '../bench/BenchHeader.vue'
 import NextAct from '../guide/NextAct.vue'
+import { useWorks } from '../mechanics/useWorks'
+import { usePlayer } from '../player/usePlayer'
 import { useShop } from '../ui/useShop'
-import { usePlayer } from './usePlayer'
 
-/** The stage Finish, as far as something in the set turns: speed, drive, what explains it, and what is checked. */
+/** The stage Finish: a player's speed, drive, suspects and checks; work on mechanics and looks; the dial's cord. */
 const props = defineProps<{ setId: string }>()
 const { say } = useShop()
 const { player, error } = usePlayer(() => props.setId)
 const open = computed(() => player.value?.questions.filter((one) => one.proves && !one.answer).length ?? 0)
 const named = computed(() => player.value?.suspects.filter((one) => one.named).length ?? 0)
+const { works } = useWorks(() => props.setId)
+const left = computed(() => works.value?.works.filter((one) => one.state !== 'GOOD').length ?? 0)
 const faces = computed(() => [
-  { to: '', name: 'Speed', count: 0 },
-  { to: '/drive', name: 'Drive', count: 0 },
-  { to: '/suspects', name: 'Suspects', count: named.value },
-  { to: '/checks', name: 'Checks', count: open.value },
-  { to: '/strobe', name: 'Strobe disc', count: 0 },
+  ...(player.value?.mayBePlayer
+    ? [
+        { to: '', name: 'Speed', count: 0 },
+        { to: '/drive', name: 'Drive', count: 0 },
+        { to: '/suspects', name: 'Suspects', count: named.value },
+        { to: '/checks', name: 'Checks', count: open.value },
+        { to: '/strobe', name: 'Strobe', count: 0 },
+      ]
+    : []),
+  { to: '/work', name: 'Work', count: left.value },
+  { to: '/materials', name: 'Materials', count: 0 },
+  { to: '/cord', name: 'Dial cord', count: 0 },
 ])
+const route = useRoute()
+const router = useRouter()
+/** Where nothing turns, the work is what Finish begins with. */
+watch(
+  () => [player.value?.mayBePlayer, route.path] as const,
+  ([turns, path]) => {
+    if (turns === false && path.endsWith('/finish')) void router.replace(`/sets/${props.setId}/finish/work`)
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -29,7 +49,7 @@ const faces = computed(() => [
       :live-chassis="player.liveChassis"
       :place="`${player.drive?.label ?? player.constructionLabel} · finish`"
     >
-      <nav v-if="player.mayBePlayer" class="flex flex-wrap gap-1" aria-label="Faces of Finish">
+      <nav class="flex flex-wrap gap-1" aria-label="Faces of Finish">
         <RouterLink
           v-for="face in faces"
           :key="face.to"
@@ -46,17 +66,10 @@ const faces = computed(() => [
       </nav>
     </BenchHeader>
     <div class="min-h-0 flex-1 overflow-auto">
-      <RouterView v-if="player.mayBePlayer" />
-      <p v-else class="max-w-prose p-8">
-        Nothing in this set turns. If there is a record player or a recorder in it, say so at
-        <RouterLink class="font-semibold text-accent underline underline-offset-4" :to="`/sets/${setId}/arrival/label`">
-          Label and supply
-        </RouterLink>
-        ; its speed, drive and checks then come here.
-      </p>
+      <RouterView />
     </div>
     <NextAct :set-id="setId" :next="player.guide ?? null" />
   </div>
   <p v-else-if="error" role="alert" class="p-8 text-bad">{{ say(error.message) }}</p>
-  <p v-else class="p-8 text-soft">Looking at the player…</p>
+  <p v-else class="p-8 text-soft">Looking at what is left…</p>
 </template>
