@@ -47,7 +47,7 @@ const text = (value: number) => (shop.value?.decimalSign === 'COMMA' ? String(va
 watch(
   () => data.value?.laid,
   (laid, before) => {
-    if (!laid || before) return
+    if (!laid || before || form.rounds.length > 0) return
     Object.assign(form, {
       ...laid,
       scaleMm: text(laid.scaleMm),

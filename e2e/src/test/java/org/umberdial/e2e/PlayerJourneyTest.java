@@ -58,6 +58,10 @@ class PlayerJourneyTest {
     }
 
     private static String set(Page page) {
+        return set(page, "RECORD_PLAYER");
+    }
+
+    private static String set(Page page, String construction) {
         String id = UUID.randomUUID().toString();
         APIResponse made = page.request()
                 .post(
@@ -66,7 +70,7 @@ class PlayerJourneyTest {
                                 .setHeader("Content-Type", "application/json")
                                 .setData("{\"id\":\"" + id
                                         + "\",\"title\":\"Grey school player\",\"ticket\":\"\",\"place\":\"\","
-                                        + "\"waitsFor\":\"\",\"construction\":\"RECORD_PLAYER\"}"));
+                                        + "\"waitsFor\":\"\",\"construction\":\"" + construction + "\"}"));
         assertEquals(200, made.status(), made.text());
         return "/sets/" + id;
     }
@@ -178,7 +182,9 @@ class PlayerJourneyTest {
     @Test
     void aScratchyControl_isPlannedDoneAndLookedAt() {
         Page page = browser.page(1280, 800);
-        page.navigate(application.address("/sets/22222222-0000-4000-8000-000000000003/finish"));
+        page.navigate(application.address("/"));
+        String set = set(page, "BATTERY");
+        page.navigate(application.address(set + "/finish"));
         assertThat(page).hasURL(Pattern.compile("/finish/work$"));
         button(page, "Add").press("Enter");
         page.getByPlaceholder("volume, dial, cone, cabinet…").fill("volume");
@@ -189,11 +195,11 @@ class PlayerJourneyTest {
         button(page, "Done").press("Enter");
         assertThat(page.locator("#at-hand")).containsText("dry");
         page.navigate(application.address("/"));
-        assertThat(page.locator("a[href$='000000000003']")).containsText("Volume control: clean and lubricate");
-        page.navigate(application.address("/sets/22222222-0000-4000-8000-000000000003"));
+        assertThat(page.locator("a[href='" + set + "']")).containsText("Volume control: clean and lubricate");
+        page.navigate(application.address(set));
         assertThat(page.getByText("nobody has looked whether it is dry").first())
                 .isVisible();
-        page.navigate(application.address("/sets/22222222-0000-4000-8000-000000000003/finish/work"));
+        page.navigate(application.address(set + "/finish/work"));
         button(page, "Dry and right").press("Enter");
         assertThat(page.locator("#at-hand")).containsText("right");
         assertEquals(List.of(), browser.complaints);
