@@ -194,6 +194,7 @@ export const router = createRouter({
               props: true,
               meta: { title: 'Dial cord' },
             },
+            { path: 'dial', component: () => import('./tuning/DialFace.vue'), props: true, meta: { title: 'Dial' } },
           ],
         },
         { path: 'map', component: () => import('./map/MapView.vue'), props: true, meta: { title: 'Proof map' } },

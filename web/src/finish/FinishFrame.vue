@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
+import { RouterView, useRoute, useRouter } from 'vue-router'
 import BenchHeader from '../bench/BenchHeader.vue'
+import FaceTabs from '../bench/FaceTabs.vue'
 import NextAct from '../guide/NextAct.vue'
 import { useWorks } from '../mechanics/useWorks'
 import { usePlayer } from '../player/usePlayer'
@@ -27,7 +28,8 @@ const faces = computed(() => [
     : []),
   { to: '/work', name: 'Work', count: left.value },
   { to: '/materials', name: 'Materials', count: 0 },
-  { to: '/cord', name: 'Dial cord', count: 0 },
+  { to: '/cord', name: 'Cord', count: 0 },
+  { to: '/dial', name: 'Dial', count: 0 },
 ])
 const route = useRoute()
 const router = useRouter()
@@ -49,21 +51,7 @@ watch(
       :live-chassis="player.liveChassis"
       :place="`${player.drive?.label ?? player.constructionLabel} · finish`"
     >
-      <nav class="flex flex-wrap gap-1" aria-label="Faces of Finish">
-        <RouterLink
-          v-for="face in faces"
-          :key="face.to"
-          :to="`/sets/${setId}/finish${face.to}`"
-          class="flex min-h-11 items-center gap-2 border-b-4 border-transparent px-2.5 whitespace-nowrap text-soft hover:text-ink"
-          exact-active-class="border-accent! font-semibold text-ink!"
-        >
-          {{ face.name }}
-          <span v-if="face.count" class="rounded-full bg-doubt px-2 text-sm font-semibold text-sheet">
-            {{ face.count }}
-            <span class="sr-only">to look at</span>
-          </span>
-        </RouterLink>
-      </nav>
+      <FaceTabs :base="`/sets/${setId}/finish`" label="Faces of Finish" :faces="faces" />
     </BenchHeader>
     <div class="min-h-0 flex-1 overflow-auto">
       <RouterView />

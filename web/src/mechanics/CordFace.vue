@@ -8,7 +8,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
 import TickField from '../ui/TickField.vue'
-import { figureOf } from '../player/figures'
+import { figureFault, figureOf } from '../player/figures'
 import { useShop } from '../ui/useShop'
 
 /** The dial's cord, laid over a picture: drum, shaft and pulleys are placed, its way and its length follow. */
@@ -75,7 +75,9 @@ const stretches = computed(() =>
     }))
     .slice(0, form.closed ? form.rounds.length : -1),
 )
-const number = (written: string) => figureOf(written, shop.value?.decimalSign ?? 'POINT')
+const sign = computed(() => shop.value?.decimalSign ?? 'POINT')
+const number = (written: string) => figureOf(written, sign.value)
+const fault = (written: string, example: string) => figureFault(written, sign.value, example)
 const edit = computed(() => ({
   id: crypto.randomUUID() as string,
   ...form,
@@ -87,7 +89,10 @@ const edit = computed(() => ({
   })),
 }))
 const ready = computed(
-  () => form.rounds.length > 1 && form.rounds.every((one) => number(one.diameter)) && !!number(form.scaleMm),
+  () =>
+    form.rounds.length > 1 &&
+    form.rounds.every((one) => number(one.diameter) && !fault(one.turns, '2')) &&
+    !!number(form.scaleMm),
 )
 let asked = 0
 watch(
@@ -244,8 +249,14 @@ const pointer = place2('pointer')
           <div class="flex flex-wrap items-end gap-2">
             <span class="w-6 pb-2 font-figures font-semibold">{{ i + 1 }}</span>
             <TextField v-model="one.name" class="w-32!" label="Name" />
-            <TextField v-model="one.diameter" class="w-24!" label="Diameter" unit="mm" />
-            <TextField v-model="one.turns" class="w-16!" label="Turns" />
+            <TextField
+              v-model="one.diameter"
+              class="w-24!"
+              label="Diameter"
+              unit="mm"
+              :fault="fault(one.diameter, '12')"
+            />
+            <TextField v-model="one.turns" class="w-16!" label="Turns" :fault="fault(one.turns, '2')" />
           </div>
           <div class="flex flex-wrap items-center gap-x-4 pl-8">
             <TickField v-model="one.clockwise" label="goes round clockwise" />
@@ -264,7 +275,7 @@ const pointer = place2('pointer')
             class="w-28!"
             label="Distance"
             unit="mm"
-            :fault="faultAt(problem, 'scaleMm')"
+            :fault="fault(form.scaleMm, '85') || faultAt(problem, 'scaleMm')"
           />
         </fieldset>
         <div class="flex flex-wrap items-end gap-2">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { RouterLink, RouterView } from 'vue-router'
+import { RouterView } from 'vue-router'
 import BenchHeader from '../bench/BenchHeader.vue'
+import FaceTabs from '../bench/FaceTabs.vue'
 import { useShop } from '../ui/useShop'
 import { useLedger } from './useLedger'
 
@@ -26,17 +27,7 @@ const faces = [
       :place="`${ledger.constructionLabel} · parts`"
     >
       <div class="flex items-center gap-6">
-        <nav class="flex gap-1" aria-label="Faces of Parts">
-          <RouterLink
-            v-for="face in faces"
-            :key="face.to"
-            :to="`/sets/${setId}/parts${face.to}`"
-            class="flex min-h-11 items-center border-b-4 border-transparent px-2.5 whitespace-nowrap text-soft hover:text-ink"
-            exact-active-class="border-accent! font-semibold text-ink!"
-          >
-            {{ face.name }}
-          </RouterLink>
-        </nav>
+        <FaceTabs :base="`/sets/${setId}/parts`" label="Faces of Parts" :faces="faces" />
         <p class="text-right leading-tight">
           <span class="font-figures text-lg font-semibold">{{ ledger.open }}</span>
           <span class="text-soft">{{ ` of ${ledger.rows.length} parts open` }}</span>

@@ -11,7 +11,7 @@ import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
 import TickField from '../ui/TickField.vue'
 import { useShop } from '../ui/useShop'
-import { figureOf } from './figures'
+import { figureFault, figureOf } from './figures'
 import { speeds, tapeSpeeds } from './speeds'
 import { usePlayer, type PlayerView, type Taken } from './usePlayer'
 import { useTake } from './useTake'
@@ -47,7 +47,14 @@ const sources = [
   { id: 'MICROPHONE', name: 'Microphone' },
   { id: 'LINE', name: 'Line input' },
 ] as const
-const number = (text: string) => figureOf(text, shop.value?.decimalSign ?? 'POINT')
+const sign = computed(() => shop.value?.decimalSign ?? 'POINT')
+const number = (text: string) => figureOf(text, sign.value)
+const wrong = computed(() => ({
+  tone: figureFault(said.tone, sign.value, '3150'),
+  minutes: figureFault(said.minutes, sign.value, '10'),
+  grooveMm: figureFault(said.grooveMm, sign.value, '100'),
+}))
+const unread = computed(() => Object.values(wrong.value).some(Boolean) || !said.tone.trim())
 const barred = computed(() => said.source === 'LINE' && props.player.listening !== '' && !said.isolation.trim())
 
 function taken(source: Taken['source']): Taken {
@@ -139,7 +146,13 @@ defineExpose({ live: take.live, seconds: take.seconds })
     </template>
     <form v-else class="space-y-3" @submit.prevent="begin">
       <div class="flex flex-wrap gap-3">
-        <TextField v-model="said.tone" class="w-24!" label="Tone" unit="Hz" :fault="faultAt(problem, 'tone')" />
+        <TextField
+          v-model="said.tone"
+          class="w-24!"
+          label="Tone"
+          unit="Hz"
+          :fault="wrong.tone || faultAt(problem, 'tone')"
+        />
         <ChoiceField
           v-if="player.turnsRecords"
           v-model="said.rpm"
@@ -153,7 +166,7 @@ defineExpose({ live: take.live, seconds: take.seconds })
           class="w-28!"
           label="Running for"
           unit="min"
-          :fault="faultAt(problem, 'minutes')"
+          :fault="wrong.minutes || faultAt(problem, 'minutes')"
         />
       </div>
       <div v-if="!player.turnsRecords" class="space-y-2">
@@ -174,18 +187,20 @@ defineExpose({ live: take.live, seconds: take.seconds })
             class="w-40!"
             label="Needle from the middle"
             unit="mm"
-            :fault="faultAt(problem, 'grooveMm')"
+            :fault="wrong.grooveMm || faultAt(problem, 'grooveMm')"
           />
           <TickField v-model="said.halfRound" label="The record lies half a turn round from the first recording" />
         </div>
       </details>
       <div class="flex flex-wrap items-end gap-3">
         <ChoiceField v-model="said.source" class="w-36!" label="From" :options="sources" />
-        <AppButton type="submit" look="main" :disabled="!session.mayWrite.value || barred || sending">
+        <AppButton type="submit" look="main" :disabled="!session.mayWrite.value || barred || sending || unread">
           <MicrophoneIcon class="size-5" aria-hidden="true" />
           Record
         </AppButton>
-        <AppButton :disabled="!session.mayWrite.value || sending" @click="file?.click()">Choose a file</AppButton>
+        <AppButton :disabled="!session.mayWrite.value || sending || unread" @click="file?.click()">
+          Choose a file
+        </AppButton>
         <input
           ref="file"
           type="file"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
+import { session } from '../account/session'
+import AppButton from '../ui/AppButton.vue'
 import CautionNote from '../ui/CautionNote.vue'
 import VerdictMark from '../ui/VerdictMark.vue'
 import { useShop } from '../ui/useShop'
@@ -13,7 +15,7 @@ import { usePlayer } from './usePlayer'
 /** How fast the player turns and how steadily; what turns as often as the unsteadiness comes. */
 const props = defineProps<{ setId: string }>()
 const { say, clock } = useShop()
-const { player } = usePlayer(() => props.setId)
+const { player, takeBack } = usePlayer(() => props.setId)
 const going = ref(false)
 const panel = useTemplateRef<InstanceType<typeof ListenPanel>>('panel')
 const live = computed(() => (going.value ? (panel.value?.live ?? null) : null))
@@ -156,6 +158,15 @@ const named = (may: readonly string[]) =>
                 {{ one.what === 'MOTOR' ? 'motor shaft, ' : '' }}{{ one.howLabel }}, {{ one.loadLabel }} ·
                 {{ clock(one.at) }}{{ one.old ? ' · before it was put right' : '' }}
               </span>
+              <AppButton
+                v-if="session.mayWrite.value"
+                look="quiet"
+                class="px-2!"
+                :aria-label="`Take back ${one.measuredRpm.toFixed(2)}, ${one.howLabel}`"
+                @click="takeBack(one.id)"
+              >
+                Take back
+              </AppButton>
             </li>
           </ol>
         </section>

@@ -7,7 +7,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
 import TickField from '../ui/TickField.vue'
 import { useShop } from '../ui/useShop'
-import { figureOf } from './figures'
+import { figureFault, figureOf } from './figures'
 import { speeds } from './speeds'
 import { usePlayer } from './usePlayer'
 
@@ -79,6 +79,7 @@ const file = (kind: 'svg' | 'pdf') =>
         v-model="form.hertz"
         :label="form.lamp === 'STATED' ? 'Flashes a second' : 'Frequency of what feeds it'"
         :unit="form.lamp === 'STATED' ? '' : 'Hz'"
+        :fault="figureFault(form.hertz, sign, '60')"
       />
       <fieldset>
         <legend class="text-sm text-soft">Rings for</legend>
@@ -92,7 +93,12 @@ const file = (kind: 'svg' | 'pdf') =>
           />
         </div>
       </fieldset>
-      <TextField v-model="form.other" label="And another speed" unit="1/min" />
+      <TextField
+        v-model="form.other"
+        label="And another speed"
+        unit="1/min"
+        :fault="figureFault(form.other, sign, '80')"
+      />
       <table v-if="disc.data.value && !fault" class="w-full">
         <thead class="text-left text-sm text-soft">
           <tr>

@@ -57,6 +57,15 @@ export function usePlayer(setId: MaybeRefOrGetter<string>) {
       shown(
         await ask(http.POST('/api/sets/{setId}/player/mendings', { params: path(), body: { id: id(), cause, note } })),
       ),
+    /** Takes a reading back; the log keeps it, and it speaks no longer. */
+    takeBack: async (entry: string) => {
+      const answer = await ask(
+        http.POST('/api/sets/{setId}/withdrawals', { params: path(), body: { id: id(), entry, readingId: null } }),
+      )
+      if (answer.kind === 'ready')
+        await client.invalidateQueries({ predicate: (q) => q.queryKey.includes(toValue(setId)) })
+      return answer
+    },
     /** Sends a whole sound; sent again under the same id it is kept once. */
     listen: async (take: string, sound: Blob, said: Taken) => {
       const query = new URLSearchParams({

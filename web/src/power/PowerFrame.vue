@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { RouterLink, RouterView } from 'vue-router'
+import { RouterView } from 'vue-router'
 import BenchHeader from '../bench/BenchHeader.vue'
+import FaceTabs from '../bench/FaceTabs.vue'
 import { useShop } from '../ui/useShop'
 import { usePower } from './usePower'
 
@@ -26,21 +27,7 @@ const faces = computed(() => [
       :live-chassis="power.liveChassis"
       :place="`${power.constructionLabel} · power`"
     >
-      <nav class="flex flex-wrap gap-1" aria-label="Faces of Power">
-        <RouterLink
-          v-for="face in faces"
-          :key="face.to"
-          :to="`/sets/${setId}/power${face.to}`"
-          class="flex min-h-11 items-center gap-2 border-b-4 border-transparent px-2.5 whitespace-nowrap text-soft hover:text-ink"
-          exact-active-class="border-accent! font-semibold text-ink!"
-        >
-          {{ face.name }}
-          <span v-if="face.count" class="rounded-full bg-doubt px-2 text-sm font-semibold text-sheet">
-            {{ face.count }}
-            <span class="sr-only">to settle</span>
-          </span>
-        </RouterLink>
-      </nav>
+      <FaceTabs :base="`/sets/${setId}/power`" label="Faces of Power" :faces="faces" counts="to settle" />
     </BenchHeader>
     <div class="min-h-0 flex-1"><RouterView /></div>
   </div>

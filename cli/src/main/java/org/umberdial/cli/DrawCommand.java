@@ -1,10 +1,6 @@
 package org.umberdial.cli;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.drawing.Drawing;
@@ -14,9 +10,7 @@ import org.umberdial.core.drawing.Svg;
 import org.umberdial.core.tube.TubeData;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Spec;
 
 /** The schematic of a deck as SVG. */
 @Command(name = "draw", mixinStandardHelpOptions = true, description = "The schematic of a deck, as SVG.")
@@ -24,14 +18,11 @@ final class DrawCommand implements Callable<Integer> {
     @Mixin
     private DeckFile file;
 
-    @Option(names = "--out", paramLabel = "FILE.svg", description = "file to write; standard output unless said")
-    private Optional<Path> out = Optional.empty();
+    @Mixin
+    private SvgFile written;
 
     @Option(names = "--symbols", paramLabel = "IEC|ANSI", description = "ANSI unless said")
     private String symbols = "ANSI";
-
-    @Spec
-    private CommandSpec command;
 
     @Override
     public Integer call() {
@@ -49,16 +40,7 @@ final class DrawCommand implements Callable<Integer> {
                     "the drawing does not show this deck (" + wrong.get(0) + "); it is not written.", Umber.NO_ANSWER);
         }
         String svg = Svg.write(drawing, deck.title(), symbols.equalsIgnoreCase("IEC"));
-        if (out.isEmpty()) {
-            command.commandLine().getOut().print(svg);
-            command.commandLine().getOut().flush();
-            return 0;
-        }
-        try {
-            Files.writeString(out.get(), svg);
-        } catch (IOException e) {
-            throw new Refused(out.get() + " cannot be written; check that its directory is there.", Umber.BAD_INPUT);
-        }
+        written.write(svg);
         return 0;
     }
 }

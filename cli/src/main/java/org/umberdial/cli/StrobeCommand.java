@@ -1,18 +1,13 @@
 package org.umberdial.cli;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.umberdial.core.player.Flashes;
 import org.umberdial.core.player.StrobeDisc;
 import org.umberdial.core.value.InvalidEntry;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Spec;
 
 /** A strobe disc as SVG. */
 @Command(name = "strobe", mixinStandardHelpOptions = true, description = "A strobe disc to print, as SVG in true size.")
@@ -41,11 +36,8 @@ final class StrobeCommand implements Callable<Integer> {
             })
     private Flashes.Lamp lamp = Flashes.Lamp.LINE;
 
-    @Option(names = "--out", paramLabel = "FILE.svg", description = "file to write; standard output unless said")
-    private Optional<Path> out = Optional.empty();
-
-    @Spec
-    private CommandSpec command;
+    @Mixin
+    private SvgFile file;
 
     @Override
     public Integer call() {
@@ -55,16 +47,7 @@ final class StrobeCommand implements Callable<Integer> {
         } catch (InvalidEntry wrong) {
             throw new Refused(wrong.getMessage(), Umber.BAD_INPUT);
         }
-        if (out.isEmpty()) {
-            command.commandLine().getOut().print(svg);
-            command.commandLine().getOut().flush();
-            return 0;
-        }
-        try {
-            Files.writeString(out.get(), svg);
-        } catch (IOException e) {
-            throw new Refused(out.get() + " cannot be written; check that its directory is there.", Umber.BAD_INPUT);
-        }
+        file.write(svg);
         return 0;
     }
 }

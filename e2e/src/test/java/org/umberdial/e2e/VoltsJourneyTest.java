@@ -334,6 +334,7 @@ class VoltsJourneyTest extends Journey {
                 "/sets/22222222-0000-4000-8000-000000000006/finish/work",
                 ELDER + "/finish/materials",
                 ELDER + "/finish/cord",
+                "/sets/22222222-0000-4000-8000-000000000006/finish/dial",
                 GRAND + "/cold/injection",
                 GRAND + "/cold/workshop",
                 "/house/tubes?type=ECH81",

@@ -114,6 +114,18 @@ class PlayerTest {
                         .status());
     }
 
+    /** The arm of a live player is never asked to be touched. */
+    @Test
+    void nothingIsAskedThatTouchesALiveChassis() {
+        String live = set("RECORD_PLAYER_LIVE");
+        String isolated = set("RECORD_PLAYER");
+        for (String player : List.of(live, isolated)) {
+            drive(player, "idler", "", "38");
+        }
+        assertFalse(RunningServer.get(live).text().contains("hum_touched"));
+        assertTrue(RunningServer.get(isolated).text().contains("hum_touched"));
+    }
+
     @Test
     void nonsenseIsRefusedInASentence_andKeepsNothing() {
         String player = set("RECORD_PLAYER");

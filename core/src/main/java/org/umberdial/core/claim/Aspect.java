@@ -46,6 +46,8 @@ public enum Aspect {
     SPEED("right speed", Shows.BY_ITSELF),
     /** Wow and flutter. */
     STEADY("steady", Shows.BY_ITSELF),
+    /** What a dial shows comes in there. */
+    TRACKS("shows what comes in", Shows.BY_ITSELF),
     /** A piece of work, looked at afterwards. */
     PUT_RIGHT("put right", Shows.BY_ITSELF),
     /** Something of the taking-in is done. */

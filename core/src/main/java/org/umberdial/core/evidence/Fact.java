@@ -31,6 +31,8 @@ public sealed interface Fact
                 WorkPlanned,
                 WorkStep,
                 CordLaid,
+                BandSaid,
+                DialRead,
                 PlayerAnswered,
                 PlayerMended,
                 Unread {

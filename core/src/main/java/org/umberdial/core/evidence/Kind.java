@@ -40,7 +40,9 @@ public enum Kind {
     SPEED_READ("speed-read", 1, SpeedRead.class, ""),
     WORK_PLANNED("work-planned", 1, WorkPlanned.class, ""),
     WORK_STEP("work-step", 1, WorkStep.class, ""),
-    CORD_LAID("cord-laid", 1, CordLaid.class, "");
+    CORD_LAID("cord-laid", 1, CordLaid.class, ""),
+    BAND_SAID("band-said", 1, BandSaid.class, ""),
+    DIAL_READ("dial-read", 1, DialRead.class, "");
 
     private final String stored;
     private final int form;

@@ -19,6 +19,7 @@ import org.umberdial.core.player.PlayerBench;
 import org.umberdial.core.player.PlayerRanking;
 import org.umberdial.core.player.Question;
 import org.umberdial.core.set.Extra;
+import org.umberdial.core.tuning.Dials;
 
 /** Finish: the player or recorder in a set, and the work on its mechanics and looks. */
 public final class FinishArea implements Area {
@@ -49,6 +50,11 @@ public final class FinishArea implements Area {
         return file.once(Works.class, () -> Works.of(file.log()));
     }
 
+    /** The bands and their dials. */
+    public static Dials dials(SetFile file) {
+        return file.once(Dials.class, () -> Dials.of(file.log(), file.policy()));
+    }
+
     /** What is known of the player. */
     public static PlayerBench player(SetFile file) {
         return file.once(PlayerBench.class, () -> PlayerBench.of(file.log(), file.policy()));
@@ -57,6 +63,7 @@ public final class FinishArea implements Area {
     @Override
     public List<Claim> claims(SetFile file) {
         List<Claim> claims = new ArrayList<>(works(file).claims());
+        claims.addAll(dials(file).claims());
         if (turns(file)) {
             claims.addAll(player(file).claims());
         }
@@ -66,6 +73,7 @@ public final class FinishArea implements Area {
     @Override
     public List<Observation> observations(SetFile file, Ledger before) {
         List<Observation> seen = new ArrayList<>(works(file).observations());
+        seen.addAll(dials(file).observations(file.policy()));
         if (turns(file)) {
             seen.addAll(player(file).observations());
         }
@@ -76,8 +84,9 @@ public final class FinishArea implements Area {
     public List<Act> acts(SetFile file) {
         List<Act> acts = new ArrayList<>();
         works(file).all().forEach(work -> act(work).ifPresent(acts::add));
+        dials(file).all().forEach(dial -> act(file, dial).ifPresent(acts::add));
         if (turns(file)) {
-            acts.addAll(playerActs(player(file)));
+            acts.addAll(playerActs(player(file), file.set().construction().liveChassis()));
         }
         return acts;
     }
@@ -102,7 +111,27 @@ public final class FinishArea implements Area {
                 look ? Act.Urgency.LAST : Act.Urgency.USUAL));
     }
 
-    private static List<Act> playerActs(PlayerBench player) {
+    private static Optional<Act> act(SetFile file, Dials.Dial dial) {
+        if (file.ledger().sound(dial.claim())) {
+            return Optional.empty();
+        }
+        String name = dial.band().said().name();
+        List<String> advice = dial.check().advice();
+        return Optional.of(new Act(
+                ID + ":dial-" + name,
+                "dial",
+                advice.isEmpty()
+                        ? "Read the dial of " + name + " at its ends and its middle"
+                        : "Set the dial of " + name,
+                advice.isEmpty() ? "It tells whether oscillator and pointer are where they were made." : advice.get(0),
+                List.of(dial.claim()),
+                READ_MINUTES,
+                Plug.IN,
+                Act.Urgency.USUAL));
+    }
+
+    /** @param live whether the chassis may be live: then nothing is asked that touches it */
+    private static List<Act> playerActs(PlayerBench player, boolean live) {
         List<Act> acts = new ArrayList<>();
         if (player.drive().isEmpty()) {
             acts.add(new Act(
@@ -124,7 +153,9 @@ public final class FinishArea implements Area {
             acts.add(read(player));
         }
         player.ranking()
-                .flatMap(r -> r.next().stream().findFirst())
+                .flatMap(r -> r.next().stream()
+                        .filter(n -> !live || !n.question().touchesChassis())
+                        .findFirst())
                 .ifPresent(next -> acts.add(
                         act(next.question(), "It tells most of what explains the signs so far.", Act.Urgency.USUAL)));
         player.drive()
@@ -201,6 +232,12 @@ public final class FinishArea implements Area {
                     left == 0
                             ? "All work that was planned is done."
                             : left + (left == 1 ? " piece" : " pieces") + " of work left.");
+        }
+        long dials = dials(file).all().stream()
+                .filter(dial -> !file.ledger().sound(dial.claim()))
+                .count();
+        if (dials > 0) {
+            sentences.add(dials + (dials == 1 ? " dial" : " dials") + " to set or to read.");
         }
         if (turns(file)) {
             sentences.add(standing(file, player(file)));

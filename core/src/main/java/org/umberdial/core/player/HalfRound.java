@@ -23,7 +23,7 @@ public record HalfRound(double platterPercent, double recordPercent) {
             SpeedRead turned = reads.get(i);
             if (marked(turned, true)) {
                 Optional<SpeedRead> straight = reads.stream()
-                        .filter(r -> marked(r, false) && r.rpm() == turned.rpm())
+                        .filter(r -> marked(r, false) && Math.abs(r.rpm() / turned.rpm() - 1) < 0.005)
                         .reduce((first, second) -> second);
                 return straight.flatMap(s -> of(s, turned));
             }

@@ -127,6 +127,11 @@ public record Question(
         return kind != Kind.SPEED;
     }
 
+    /** Whether a hand touches metal that a live chassis would put at line voltage. */
+    public boolean touchesChassis() {
+        return caution.equals("live_chassis");
+    }
+
     public boolean figure() {
         return kind == Kind.BELOW || kind == Kind.ABOVE;
     }

@@ -31,6 +31,7 @@ final class SpeedSigns {
     private static final double LINE_SHARE = 0.125;
 
     private static final double SLOW_COUNTS = 0.3;
+    private static final double SAME_SPEED = 0.005;
     /** From so long a tone on, a line that is not there is not there [s]. */
     private static final double LONG_ENOUGH = 20;
 
@@ -66,6 +67,11 @@ final class SpeedSigns {
         return r -> r.what().sounds() == what.sounds() && (r.load() == Load.PLAYING) == (load == Load.PLAYING);
     }
 
+    /** 33.3 and 33⅓ are one speed. */
+    private static boolean same(double one, double other) {
+        return Math.abs(one / other - 1) < SAME_SPEED;
+    }
+
     /** The last of each speed, free where that was read, else as it played. */
     private List<SpeedRead> each() {
         List<SpeedRead> each = new ArrayList<>();
@@ -75,7 +81,7 @@ final class SpeedSigns {
                 .distinct()
                 .sorted()
                 .forEach(rpm -> {
-                    Predicate<SpeedRead> here = r -> r.rpm() == rpm;
+                    Predicate<SpeedRead> here = r -> same(r.rpm(), rpm);
                     last(here.and(is(What.PLATTER, Load.FREE)))
                             .or(() -> last(here.and(is(What.PLATTER, Load.PLAYING))))
                             .ifPresent(each::add);
@@ -118,7 +124,7 @@ final class SpeedSigns {
         for (int i = reads.size() - 1; i >= 0; i--) {
             SpeedRead playing = reads.get(i);
             if (is(what, Load.PLAYING).test(playing)) {
-                Optional<SpeedRead> free = last(is(what, Load.FREE).and(r -> r.rpm() == playing.rpm()));
+                Optional<SpeedRead> free = last(is(what, Load.FREE).and(r -> same(r.rpm(), playing.rpm())));
                 if (free.isPresent()) {
                     return OptionalDouble.of(playing.measuredRpm() / free.get().measuredRpm() - 1);
                 }
@@ -147,7 +153,7 @@ final class SpeedSigns {
                 continue;
             }
             Optional<SpeedRead> cold = last(r -> r.what().sounds()
-                    && r.rpm() == warm.rpm()
+                    && same(r.rpm(), warm.rpm())
                     && r.load() == warm.load()
                     && r.minutes().filter(m -> m <= COLD_MINUTES).isPresent());
             if (cold.isPresent()) {

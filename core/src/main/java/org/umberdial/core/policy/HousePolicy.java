@@ -110,8 +110,9 @@ public record HousePolicy(
      *
      * @param speedApart how far a player's speed may be off, a fraction
      * @param wowMost most wow and flutter, weighted, a fraction
+     * @param dialApart how far what comes in may be from what the dial shows, a fraction
      */
-    public record Finish(double speedApart, double wowMost) {}
+    public record Finish(double speedApart, double wowMost, double dialApart) {}
 
     /** @param hourRate what an hour at the bench costs, in the shop's money, @param money its sign or name */
     public record Worth(BigDecimal hourRate, String money) {}
@@ -124,7 +125,7 @@ public record HousePolicy(
                 new Volts(0.10, 0.10, 0.2, 2, 0.04, 0.10, 0.30),
                 new Cold(30, 10e3, 10e6, 0.5e-3, 0.15, 1.25, 0.20, 0.03, 30, 0.05, 85, 105),
                 new Parts(0.7, 0.1, 1.5, 0.7, 0.03, 20e-6, 5, 0.3, 0.25, 10e6, 0.1, 2400, 0.5),
-                new Finish(0.015, 0.004),
+                new Finish(0.015, 0.004, 0.01),
                 Schools.usual(),
                 new Worth(BigDecimal.valueOf(40), "$"));
     }

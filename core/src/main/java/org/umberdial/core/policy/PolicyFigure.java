@@ -294,7 +294,16 @@ public enum PolicyFigure {
             0.05,
             3,
             "0.4 by an idler of the time, 0.2 for close listening, 1 for a spring motor",
-            policy -> policy.finish().wowMost());
+            policy -> policy.finish().wowMost()),
+    DIAL_APART(
+            Group.FINISH,
+            "A dial may be off by",
+            "%",
+            100,
+            0.2,
+            10,
+            "1 after alignment; 3 is what most sets had when new",
+            policy -> policy.finish().dialApart());
 
     /** What the figures of a group are about. */
     public enum Group {
@@ -455,7 +464,7 @@ public enum PolicyFigure {
                         f.get(TUBE_BAND),
                         f.get(REFORM_SECONDS),
                         f.get(LOT_SHARE)),
-                new HousePolicy.Finish(f.get(SPEED_APART), f.get(WOW_MOST)),
+                new HousePolicy.Finish(f.get(SPEED_APART), f.get(WOW_MOST), f.get(DIAL_APART)),
                 schools,
                 worth);
     }

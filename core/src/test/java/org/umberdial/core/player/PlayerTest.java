@@ -222,7 +222,7 @@ class PlayerTest {
                 .add(idler())
                 .add(read(What.PLATTER, Load.FREE, LP, LP, 12))
                 .add(read(What.MOTOR, Load.FREE, 1438, 1438, 12))
-                .add(read(What.PLATTER, Load.PLAYING, LP, 0.97 * LP, 12));
+                .add(read(What.PLATTER, Load.PLAYING, 33.3, 0.97 * LP, 12));
         assertTrue(bench(book).signs().get("slow_loaded"));
         assertFalse(bench(book).signs().get("slow_free"));
         Book slips = book.copy().add(read(What.MOTOR, Load.PLAYING, 1438, 1436, 12));

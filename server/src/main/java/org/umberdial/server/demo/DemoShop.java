@@ -72,7 +72,7 @@ class DemoShop implements SmartInitializingSingleton {
     private final CatalogueService catalogue;
     private final DemoArrivals arrivals;
     private final DemoPractice practice;
-    private final DemoPlayer player;
+    private final DemoFinish finish;
     private final Clock clock;
 
     DemoShop(
@@ -90,10 +90,10 @@ class DemoShop implements SmartInitializingSingleton {
             CatalogueService catalogue,
             DemoArrivals arrivals,
             DemoPractice practice,
-            DemoPlayer player,
+            DemoFinish finish,
             Clock clock) {
         this.practice = practice;
-        this.player = player;
+        this.finish = finish;
         this.shops = shops;
         this.accounts = accounts;
         this.sets = sets;
@@ -199,8 +199,9 @@ class DemoShop implements SmartInitializingSingleton {
         parts(caller);
         arrivals.fill(caller);
         practice.fill(caller);
-        player.fill(caller);
-        player.works(caller, CREAM);
+        finish.fill(caller);
+        finish.works(caller, CREAM);
+        finish.dial(caller, CREAM);
         LOG.info("The demo shop is filled.");
     }
 

@@ -211,6 +211,7 @@ final class PlayerViews {
                         .orElse(List.of()),
                 ranking.map(PlayerRanking::none).orElse(0.0),
                 ranking.map(r -> r.next().stream()
+                                .filter(n -> !set.liveChassis() || !n.question().touchesChassis())
                                 .limit(NEXT)
                                 .map(n -> question(n.question(), player, n.bits()))
                                 .toList())
@@ -218,6 +219,7 @@ final class PlayerViews {
                 player.drive()
                         .map(d -> Question.of(d.kind(), d.described().has()).stream()
                                 .filter(Question::asked)
+                                .filter(q -> !set.liveChassis() || !q.touchesChassis())
                                 .map(q -> question(q, player, 0))
                                 .toList())
                         .orElse(List.of()),

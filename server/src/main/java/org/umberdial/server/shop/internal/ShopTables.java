@@ -58,7 +58,8 @@ public class ShopTables {
             Map.entry(PolicyFigure.REFORM_SECONDS, SHOP.REFORM_SECONDS),
             Map.entry(PolicyFigure.LOT_SHARE, SHOP.LOT_SHARE),
             Map.entry(PolicyFigure.SPEED_APART, SHOP.SPEED_APART),
-            Map.entry(PolicyFigure.WOW_MOST, SHOP.WOW_MOST)));
+            Map.entry(PolicyFigure.WOW_MOST, SHOP.WOW_MOST),
+            Map.entry(PolicyFigure.DIAL_APART, SHOP.DIAL_APART)));
 
     private final DSLContext db;
 

@@ -24,8 +24,8 @@ import org.umberdial.core.sound.SimulatedPlayer;
 import org.umberdial.core.sound.Sound;
 import org.umberdial.core.sound.SpeedLine;
 
-/** A record player finished in a real browser, whose microphone hears a sound file. */
-class PlayerJourneyTest {
+/** The stage Finish in a real browser whose microphone hears a sound file: a player, work, a cord, a dial. */
+class FinishJourneyTest {
     private static final double LP = 33.33;
     private static final double RIM = 214;
     private static final double IDLER = 38;
@@ -223,6 +223,23 @@ class PlayerJourneyTest {
                 .isVisible();
         button(page, "Save").press("Enter");
         assertThat(page.getByText("Saved.")).isVisible();
+        assertEquals(List.of(), browser.complaints);
+    }
+
+    @Test
+    void aDial_isReadByKeys_andSaysWhatToTurn() {
+        Page page = browser.page(1180, 820);
+        page.navigate(application.address("/"));
+        page.navigate(application.address(set(page, "BATTERY") + "/finish/dial"));
+        button(page, "Save").press("Enter");
+        for (String point : List.of("618", "1003", "1502")) {
+            fill(page, "Pointer at", point.equals("618") ? "600" : point.equals("1003") ? "1000" : "1500");
+            fill(page, "Comes in", point);
+            page.keyboard().press("Enter");
+            assertThat(page.locator("tbody")).containsText(point);
+        }
+        assertThat(page.getByText(Pattern.compile("core in \\(more inductance\\)")))
+                .isVisible();
         assertEquals(List.of(), browser.complaints);
     }
 }

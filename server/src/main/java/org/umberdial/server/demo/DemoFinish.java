@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.umberdial.core.evidence.BandSaid;
+import org.umberdial.core.evidence.DialRead;
 import org.umberdial.core.evidence.Fact;
 import org.umberdial.core.evidence.PlayerAnswered;
 import org.umberdial.core.evidence.PlayerDescribed;
@@ -22,10 +24,10 @@ import org.umberdial.core.sound.SpeedMeter;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.security.Caller;
 
-/** The demo's record player, whose idler has a flat that one hears, and work on another set's mechanics. */
+/** The demo's record player, whose idler has a flat that one hears, and work and a dial of another set. */
 @Component
 @ConditionalOnProperty("umber.demo")
-class DemoPlayer {
+class DemoFinish {
     private static final double LP = 33.33;
     private static final double RIM = 176;
     private static final double IDLER = 34;
@@ -33,7 +35,7 @@ class DemoPlayer {
 
     private final EvidenceService evidence;
 
-    DemoPlayer(EvidenceService evidence) {
+    DemoFinish(EvidenceService evidence) {
         this.evidence = evidence;
     }
 
@@ -90,6 +92,20 @@ class DemoPlayer {
                         cone.hours(),
                         "tear at four o’clock, 12 mm"),
                 "2026-03-12T16:10:00Z");
+    }
+
+    /** A dial that is right at its high end and runs away towards the low one. */
+    void dial(Caller caller, String set) {
+        keep(caller, set, 960, new BandSaid("MW", 530, 1605, 455, true), "2026-03-12T17:00:00Z");
+        double[][] read = {{580, 597}, {760, 774}, {1010, 1017}, {1260, 1263}, {1530, 1531}};
+        for (int i = 0; i < read.length; i++) {
+            keep(
+                    caller,
+                    set,
+                    961 + i,
+                    new DialRead("MW", read[i][0], read[i][1], "generator"),
+                    "2026-03-12T17:1" + i + ":00Z");
+        }
     }
 
     private static WorkPlanned planned(String task, String about) {
