@@ -61,7 +61,7 @@ async function keep() {
     <CautionNote>
       <p>
         Generator and counter are earthed. On a chassis that may be live isolate the set first: a series capacitor alone
-        leaves the generator’s ground on it, and hands across both.
+        leaves the generator’s ground on it: hands and heart at risk.
       </p>
     </CautionNote>
     <div class="grid lg:grid-cols-[minmax(0,1fr)_25rem]">
