@@ -209,7 +209,8 @@ public final class SpeedMeter {
             return Optional.of(new Refused(
                     Reason.OTHER_TONE,
                     say(
-                            "The tone is %.0f Hz, %.0f %% %s %s Hz: enter the tone on the record’s label, or set the record’s own speed.",
+                            "The tone is %.0f Hz, %.0f %% %s %s Hz: enter the tone on the record’s label, "
+                                    + "or set the record’s own speed.",
                             other.get(), Math.abs(off), off > 0 ? "above" : "below", plain(heard.tone()))));
         }
         return Optional.of(new Refused(

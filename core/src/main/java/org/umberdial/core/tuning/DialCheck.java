@@ -78,7 +78,8 @@ public record DialCheck(List<Point> points, List<String> advice, boolean enough)
         boolean together = lowOff && highOff && Math.abs(low.off() - high.off()) <= apart;
         if (together) {
             advice.add(say(
-                    "Both ends are off alike, %+.1f and %+.1f %%: move the pointer on its cord, with the gang closed on the scale’s end mark. Then read again.",
+                    "Both ends are off alike, %+.1f and %+.1f %%: move the pointer on its cord, "
+                            + "with the gang closed on the scale’s end mark. Then read again.",
                     100 * low.off(), 100 * high.off()));
             return;
         }
@@ -96,7 +97,8 @@ public record DialCheck(List<Point> points, List<String> advice, boolean enough)
                 .filter(p -> Math.abs(p.off()) > apart)
                 .max(Comparator.comparingDouble(p -> Math.abs(p.off())))
                 .ifPresent(p -> advice.add(say(
-                        "The ends agree and %s kHz is off %+.1f %%: the gang’s end vanes, or another padder than it was made for. Bend vanes only where the sheet allows it.",
+                        "The ends agree and %s kHz is off %+.1f %%: the gang’s end vanes, or another padder than it "
+                                + "was made for. Bend vanes only where the sheet allows it.",
                         Band.plain(p.dial), 100 * p.off())));
     }
 
