@@ -28,7 +28,7 @@ import org.umberdial.instruments.SimulatedSet.Hidden;
 
 /** First power in a real browser, with stand-ins for the instruments: a set that comes up, and four that must not. */
 class PowerJourneyTest {
-    private static final int SPEED = 12;
+    private static final int SPEED = 6;
     private static Application application;
     private static Browser browser;
 

@@ -182,6 +182,7 @@ class RunReader {
             Run now = tables.run(shopId, run.id()).orElseThrow();
             double lampWatts = plan.steps().get(now.step()).lampWatts();
             links = switches.links(shopId);
+            Instant began = clock.instant();
             for (Link link : links) {
                 link.profile().reads().forEach((what, query) -> {
                     boolean watched = plan.watched().stream().anyMatch(w -> w.id().equals(what));
@@ -202,7 +203,9 @@ class RunReader {
                 }
             }
             if (!figures.isEmpty()) {
-                runs.read(shopId, run.setId(), run.id(), figures, false);
+                Instant midway =
+                        began.plus(Duration.between(began, clock.instant()).dividedBy(2));
+                runs.read(shopId, run.setId(), run.id(), figures, midway);
             }
         }
 

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -121,10 +122,11 @@ public class RunService {
     }
 
     private double seconds(Run run) {
-        return Duration.between(run.startedAt(), run.endedAt().orElse(clock.instant()))
-                        .toNanos()
-                / 1e9
-                * speed;
+        return seconds(run, run.endedAt().orElse(clock.instant()));
+    }
+
+    private double seconds(Run run, Instant at) {
+        return Duration.between(run.startedAt(), at).toNanos() / 1e9 * speed;
     }
 
     /**
@@ -177,7 +179,6 @@ public class RunService {
         if (!tables.start(caller.shopId(), run, JSON.writeValueAsString(plan))) {
             return;
         }
-        tables.add(caller.shopId(), run, 0, 0, RunEntry.STEP, "0");
         log(
                 caller,
                 run,
@@ -189,6 +190,8 @@ public class RunService {
                 throw refused(fault);
             });
         }
+        // The set's warm-up counts from when it has power, however long it took to keep and switch this.
+        tables.add(caller.shopId(), run, 0, feed == Run.Feed.INSTRUMENTS ? seconds(run) : 0, RunEntry.STEP, "0");
     }
 
     /** A supply that is on for a run nobody knows of would be worse than none. */
@@ -283,12 +286,27 @@ public class RunService {
     }
 
     /**
-     * Adds what was read at one moment.
+     * Adds what instruments read at one moment.
+     *
+     * @param figures by id of what is watched
+     * @param at when they were read; keeping them may take its time
+     */
+    @Transactional(isolation = Isolation.READ_COMMITTED)
+    public void read(String shopId, String setId, String id, Map<String, Double> figures, Instant at) {
+        add(shopId, setId, id, figures, at, "i:");
+    }
+
+    /**
+     * Adds what somebody read and types now.
      *
      * @param figures by id of what is watched
      */
     @Transactional(isolation = Isolation.READ_COMMITTED)
-    public void read(String shopId, String setId, String id, Map<String, Double> figures, boolean byHand) {
+    public void typed(String shopId, String setId, String id, Map<String, Double> figures) {
+        add(shopId, setId, id, figures, clock.instant(), "h:");
+    }
+
+    private void add(String shopId, String setId, String id, Map<String, Double> figures, Instant at, String source) {
         Run run = locked(shopId, setId, id);
         if (run.state() == Run.State.ENDED) {
             throw refused("This run has ended.");
@@ -301,8 +319,8 @@ public class RunService {
             double[] row = all.stream()
                     .mapToDouble(w -> figures.getOrDefault(w.id(), Double.NaN))
                     .toArray();
-            double seconds = seconds(run);
-            String body = (byHand ? "h:" : "i:")
+            double seconds = seconds(run, at);
+            String body = source
                     + Arrays.stream(row)
                             .mapToObj(v -> Double.isNaN(v) ? "" : String.valueOf((float) v))
                             .collect(Collectors.joining(","));
@@ -423,18 +441,20 @@ public class RunService {
             }
             String over = state.mayAdvance() ? "" : "|" + reason.strip();
             if (run.step() + 1 < progress.plan().steps().size()) {
-                add(caller.shopId(), run, progress, seconds, RunEntry.STEP, run.step() + 1 + over);
-                tables.step(caller.shopId(), id, run.step() + 1);
+                Optional<String> fault = Optional.empty();
                 if (run.feed() == Run.Feed.INSTRUMENTS) {
                     offIfNotKept(caller.shopId());
-                    // Lamps may be in already and the volts not: nobody knows what the set has, so it has nothing.
-                    switches.go(caller.shopId(), progress.plan().steps().get(run.step() + 1), false)
-                            .ifPresent(fault -> {
-                                String off = off(caller.shopId(), run);
-                                add(caller.shopId(), run, progress, seconds, RunEntry.STOP, fault + " " + off);
-                                stopped(caller, run, fault);
-                            });
+                    fault = switches.go(caller.shopId(), progress.plan().steps().get(run.step() + 1), false);
                 }
+                // What the set does on this step counts from when it was switched.
+                add(caller.shopId(), run, progress, seconds(run), RunEntry.STEP, run.step() + 1 + over);
+                tables.step(caller.shopId(), id, run.step() + 1);
+                // Lamps may be in already and the volts not: nobody knows what the set has, so it has nothing.
+                fault.ifPresent(says -> {
+                    String off = off(caller.shopId(), run);
+                    add(caller.shopId(), run, progress, seconds(run), RunEntry.STOP, says + " " + off);
+                    stopped(caller, run, says);
+                });
             } else {
                 finish(caller, run, progress, seconds, over);
             }

@@ -203,7 +203,7 @@ class RunController {
         if (figures.isEmpty()) {
             throw new InvalidEntry(InvalidEntry.Code.EMPTY, "Type what the meter shows, as in 82.4.").at("figures");
         }
-        runs.read(caller.shopId(), setId.toString(), run.toString(), figures, true);
+        runs.typed(caller.shopId(), setId.toString(), run.toString(), figures);
         return state(caller, setId, run);
     }
 
