@@ -113,7 +113,7 @@ final class DeckFile {
         err.flush();
     }
 
-    private TubeModels models() {
+    TubeModels models() {
         if (tubes == null) {
             return TubeModels.shipped();
         }

@@ -20,7 +20,8 @@ import picocli.CommandLine.Command;
             SpiceCommand.class,
             SymptomCommand.class,
             WowCommand.class,
-            StrobeCommand.class
+            StrobeCommand.class,
+            AlignCommand.class
         })
 public final class Umber {
     /** Exit status for input that has to be mended. */

@@ -95,19 +95,24 @@ class PlayerTest {
     }
 
     @Test
-    void aLeadFromALiveChassis_isNotListenedTo_beforeItsIsolationIsWrittenDown() {
+    void aLeadFromALiveChassis_isNotListenedTo_beforeItsIsolationIsMeasured() {
         String player = set("RECORD_PLAYER_LIVE");
         RunningServer.Answer refused = sound(player, UUID.randomUUID().toString(), "&source=LINE", TONE);
         assertEquals(422, refused.status());
-        assertTrue(refused.text().contains("hands and computer at risk"), refused.text());
-        assertEquals(
-                200,
-                sound(
-                                player,
-                                UUID.randomUUID().toString(),
-                                "&source=LINE&isolation=isolating+transformer,+0.2+V+to+earth",
-                                TONE)
-                        .status());
+        assertTrue(refused.text().contains("heart and computer at risk"), refused.text());
+        for (String[] read : new String[][] {{"0.1", "60", "422"}, {"0.1", "0.2", "200"}}) {
+            String lead = "{\"id\":\"" + UUID.randomUUID() + "\",\"volts\":\"" + read[0] + "\",\"turnedVolts\":\""
+                    + read[1] + "\",\"ohms\":\"1500\"}";
+            assertEquals(
+                    200,
+                    RunningServer.post(player.replace("/player", "/alignment/lead"), lead)
+                            .status());
+            assertEquals(
+                    Integer.parseInt(read[2]),
+                    sound(player, UUID.randomUUID().toString(), "&source=LINE", TONE)
+                            .status(),
+                    read[1]);
+        }
         assertEquals(
                 200,
                 sound(player, UUID.randomUUID().toString(), "&source=MICROPHONE", TONE)

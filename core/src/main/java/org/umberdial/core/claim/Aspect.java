@@ -48,6 +48,12 @@ public enum Aspect {
     STEADY("steady", Shows.BY_ITSELF),
     /** What a dial shows comes in there. */
     TRACKS("shows what comes in", Shows.BY_ITSELF),
+    /** Tuned circuits stand where they should. */
+    TUNED("in tune", Shows.BY_ITSELF),
+    /** A stage gives what its tube and its circuit should. */
+    AMPLIFIES("amplifies as it should", Shows.BY_ITSELF),
+    /** As the ear judges it. */
+    PLAYS("plays as it should", Shows.BY_ITSELF),
     /** A piece of work, looked at afterwards. */
     PUT_RIGHT("put right", Shows.BY_ITSELF),
     /** Something of the taking-in is done. */

@@ -42,7 +42,15 @@ public enum Kind {
     WORK_STEP("work-step", 1, WorkStep.class, ""),
     CORD_LAID("cord-laid", 1, CordLaid.class, ""),
     BAND_SAID("band-said", 1, BandSaid.class, ""),
-    DIAL_READ("dial-read", 1, DialRead.class, "");
+    DIAL_READ("dial-read", 1, DialRead.class, ""),
+    RECEIVER_SAID("receiver-said", 1, ReceiverSaid.class, ""),
+    GEAR_SAID("gear-said", 1, GearSaid.class, ""),
+    ALIGNED("aligned", 1, Aligned.class, ""),
+    LEVEL_READ("level-read", 1, LevelRead.class, ""),
+    CURVE_READ("curve-read", 1, CurveRead.class, ""),
+    LEAD_PROVEN("lead-proven", 1, LeadProven.class, ""),
+    RADIO_READ("radio-read", 1, RadioRead.class, ""),
+    LISTENED("listened", 1, Listened.class, "");
 
     private final String stored;
     private final int form;

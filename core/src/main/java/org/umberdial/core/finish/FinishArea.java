@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.umberdial.core.alignment.Alignment;
 import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Area;
 import org.umberdial.core.area.Gate;
@@ -13,6 +14,7 @@ import org.umberdial.core.area.Stop;
 import org.umberdial.core.claim.Claim;
 import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.claim.Observation;
+import org.umberdial.core.listening.Listening;
 import org.umberdial.core.mechanics.Task;
 import org.umberdial.core.mechanics.Works;
 import org.umberdial.core.player.PlayerBench;
@@ -23,7 +25,7 @@ import org.umberdial.core.tuning.Dials;
 
 /** Finish: the player or recorder in a set, and the work on its mechanics and looks. */
 public final class FinishArea implements Area {
-    private static final String ID = "finish";
+    static final String ID = "finish";
     private static final double DESCRIBE_MINUTES = 4;
     private static final double READ_MINUTES = 3;
     private static final double LOOK_MINUTES = 2;
@@ -55,6 +57,21 @@ public final class FinishArea implements Area {
         return file.once(Dials.class, () -> Dials.of(file.log(), file.policy()));
     }
 
+    /** How far it is aligned. */
+    public static Alignment alignment(SetFile file) {
+        return ReceiverFinish.alignment(file);
+    }
+
+    /** What speaks for cores that are not where they should be, a sentence; empty when nothing does. */
+    public static Optional<String> signsOfDetuning(SetFile file) {
+        return ReceiverFinish.signs(file);
+    }
+
+    /** What was heard of it. */
+    public static Listening listening(SetFile file) {
+        return ReceiverFinish.listening(file);
+    }
+
     /** What is known of the player. */
     public static PlayerBench player(SetFile file) {
         return file.once(PlayerBench.class, () -> PlayerBench.of(file.log(), file.policy()));
@@ -64,6 +81,8 @@ public final class FinishArea implements Area {
     public List<Claim> claims(SetFile file) {
         List<Claim> claims = new ArrayList<>(works(file).claims());
         claims.addAll(dials(file).claims());
+        claims.addAll(alignment(file).claims());
+        claims.addAll(listening(file).claims());
         if (turns(file)) {
             claims.addAll(player(file).claims());
         }
@@ -74,6 +93,8 @@ public final class FinishArea implements Area {
     public List<Observation> observations(SetFile file, Ledger before) {
         List<Observation> seen = new ArrayList<>(works(file).observations());
         seen.addAll(dials(file).observations(file.policy()));
+        seen.addAll(alignment(file).observations());
+        seen.addAll(listening(file).observations());
         if (turns(file)) {
             seen.addAll(player(file).observations());
         }
@@ -84,7 +105,7 @@ public final class FinishArea implements Area {
     public List<Act> acts(SetFile file) {
         List<Act> acts = new ArrayList<>();
         works(file).all().forEach(work -> act(work).ifPresent(acts::add));
-        dials(file).all().forEach(dial -> act(file, dial).ifPresent(acts::add));
+        acts.addAll(ReceiverFinish.acts(file));
         if (turns(file)) {
             acts.addAll(playerActs(player(file), file.set().construction().liveChassis()));
         }
@@ -109,25 +130,6 @@ public final class FinishArea implements Area {
                 look ? LOOK_MINUTES : task.minutes(),
                 look ? Plug.OUT : Plug.OUT_HANDS_IN,
                 look ? Act.Urgency.LAST : Act.Urgency.USUAL));
-    }
-
-    private static Optional<Act> act(SetFile file, Dials.Dial dial) {
-        if (file.ledger().sound(dial.claim())) {
-            return Optional.empty();
-        }
-        String name = dial.band().said().name();
-        List<String> advice = dial.check().advice();
-        return Optional.of(new Act(
-                ID + ":dial-" + name,
-                "dial",
-                advice.isEmpty()
-                        ? "Read the dial of " + name + " at its ends and its middle"
-                        : "Set the dial of " + name,
-                advice.isEmpty() ? "It tells whether oscillator and pointer are where they were made." : advice.get(0),
-                List.of(dial.claim()),
-                READ_MINUTES,
-                Plug.IN,
-                Act.Urgency.USUAL));
     }
 
     /** @param live whether the chassis may be live: then nothing is asked that touches it */
@@ -238,6 +240,17 @@ public final class FinishArea implements Area {
                 .count();
         if (dials > 0) {
             sentences.add(dials + (dials == 1 ? " dial" : " dials") + " to set or to read.");
+        }
+        List<Claim> tuned = alignment(file).claims();
+        long out = tuned.stream().filter(c -> file.ledger().failed(c)).count();
+        if (out > 0) {
+            sentences.add("Out of tune.");
+        } else if (alignment(file).begun() && alignment(file).next().isPresent()) {
+            sentences.add("Alignment begun.");
+        }
+        int heard = listening(file).bad().size();
+        if (heard > 0) {
+            sentences.add(heard + (heard == 1 ? " thing" : " things") + " heard that should not be.");
         }
         if (turns(file)) {
             sentences.add(standing(file, player(file)));

@@ -131,7 +131,21 @@ public enum School {
     CABINET_REFINISH(
             Question.CABINET,
             "Refinish where the finish is gone",
-            "It looks as it left its maker; the old surface is lost for good, so decals and colour are kept first.");
+            "It looks as it left its maker; the old surface is lost for good, so decals and colour are kept first."),
+
+    ALIGN_ON_SIGNS(
+            Question.ALIGNMENT,
+            "Align on signs only",
+            "Cans mostly stay where their maker set them; a worn slot and a lost setting are for good."),
+    ALIGN_ALWAYS(
+            Question.ALIGNMENT,
+            "Align every set once its voltages are right",
+            "Capacitors in the cans and tubes have aged; a touch-up often doubles what a set brings in."),
+    ALIGN_LAST(
+            Question.ALIGNMENT,
+            "Align last, when all else is done",
+            "Cleaning, tubes and capacitors move it again; it is done once."),
+    ALIGN_NEVER(Question.ALIGNMENT, "Leave it as it is", "The set stays as it was found; what it brings in is enough.");
 
     /** What they differ on. The names are stored. */
     public enum Question {
@@ -146,7 +160,8 @@ public enum School {
         CONTROLS("Scratchy controls and contacts"),
         FIRST_POWER("First power"),
         OLD_CAPACITORS("Old capacitors and first power"),
-        CABINET("The cabinet");
+        CABINET("The cabinet"),
+        ALIGNMENT("Alignment");
 
         private final String label;
 

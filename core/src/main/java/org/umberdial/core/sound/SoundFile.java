@@ -37,6 +37,39 @@ public final class SoundFile {
      * @throws InvalidEntry when it is no sound that can be read, with what would be, or no record carries such a tone
      */
     public static Heard follow(InputStream in, double tone) {
+        return read(in, (plain, channels, hertz) -> {
+            ToneTracker tracker = SpeedMeter.tracker(hertz, tone);
+            pass(plain, channels, hertz, tracker);
+            return SpeedMeter.of(tracker, true);
+        });
+    }
+
+    /** @param samples of one channel, -1 to 1, @param hertz samples a second */
+    record Beginning(float[] samples, double hertz) {}
+
+    /**
+     * The beginning of a file, channels added as in {@link #follow}.
+     *
+     * @param most samples of one channel
+     * @throws InvalidEntry when it is no sound that can be read
+     */
+    static Beginning beginning(InputStream in, int most) {
+        return read(in, (plain, channels, hertz) -> {
+            byte[] block = plain.readNBytes(2 * channels * most);
+            if (block.length < 2 * channels) {
+                throw unreadable();
+            }
+            float[][] each = channels(block, block.length / (2 * channels), channels);
+            return new Beginning(mixed(each, shares(each)), hertz);
+        });
+    }
+
+    /** What is made of a sound once it is plain samples. */
+    private interface Use<T> {
+        T of(InputStream plain, int channels, double hertz) throws IOException;
+    }
+
+    private static <T> T read(InputStream in, Use<T> use) {
         try (AudioInputStream whole = AudioSystem.getAudioInputStream(new BufferedInputStream(in, LOOK_AHEAD))) {
             AudioFormat format = whole.getFormat();
             float hertz = format.getSampleRate();
@@ -45,11 +78,9 @@ public final class SoundFile {
                     || format.getChannels() > MOST_CHANNELS) {
                 throw unreadable();
             }
-            ToneTracker tracker = SpeedMeter.tracker(hertz, tone);
             try (AudioInputStream plain = plain(whole)) {
-                pass(plain, format.getChannels(), hertz, tracker);
+                return use.of(plain, format.getChannels(), hertz);
             }
-            return SpeedMeter.of(tracker, true);
         } catch (UnsupportedAudioFileException | IllegalArgumentException | IOException notSound) {
             throw unreadable();
         }
@@ -90,16 +121,21 @@ public final class SoundFile {
                                 "This sound is longer than five minutes; a minute of the tone is enough.")
                         .at("file");
             }
-            float[][] each = new float[channels][count];
-            for (int f = 0; f < count; f++) {
-                for (int c = 0; c < channels; c++) {
-                    int at = 2 * (f * channels + c);
-                    each[c][f] = (short) (block[at] & 0xff | block[at + 1] << 8) / 32768f;
-                }
-            }
+            float[][] each = channels(block, count, channels);
             shares = shares == null ? shares(each) : shares;
             into.take(mixed(each, shares));
         }
+    }
+
+    private static float[][] channels(byte[] block, int count, int channels) {
+        float[][] each = new float[channels][count];
+        for (int f = 0; f < count; f++) {
+            for (int c = 0; c < channels; c++) {
+                int at = 2 * (f * channels + c);
+                each[c][f] = (short) (block[at] & 0xff | block[at + 1] << 8) / 32768f;
+            }
+        }
+        return each;
     }
 
     /** How much of each channel is listened to. */

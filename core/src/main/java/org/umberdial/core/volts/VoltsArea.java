@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Area;
 import org.umberdial.core.area.Gate;
@@ -24,6 +25,7 @@ import org.umberdial.core.evidence.EvidenceLog;
 import org.umberdial.core.evidence.Looked;
 import org.umberdial.core.evidence.Reading;
 import org.umberdial.core.evidence.Told;
+import org.umberdial.core.listening.Listening;
 import org.umberdial.core.role.Symptom;
 import org.umberdial.core.set.Part;
 
@@ -100,8 +102,10 @@ public final class VoltsArea implements Area {
     public static Background background(SetFile file, Ledger known) {
         return new Background(
                 known,
-                file.log().standing(Told.class).stream()
-                        .flatMap(told -> Symptom.of(told.fact().symptom()).stream())
+                Stream.concat(
+                                file.log().standing(Told.class).stream()
+                                        .flatMap(told -> Symptom.of(told.fact().symptom()).stream()),
+                                Listening.symptoms(file.log()).stream())
                         .distinct()
                         .toList(),
                 file.log().standing(Looked.class).stream()

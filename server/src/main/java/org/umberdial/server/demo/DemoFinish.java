@@ -10,8 +10,10 @@ import org.springframework.stereotype.Component;
 import org.umberdial.core.evidence.BandSaid;
 import org.umberdial.core.evidence.DialRead;
 import org.umberdial.core.evidence.Fact;
+import org.umberdial.core.evidence.GearSaid;
 import org.umberdial.core.evidence.PlayerAnswered;
 import org.umberdial.core.evidence.PlayerDescribed;
+import org.umberdial.core.evidence.ReceiverSaid;
 import org.umberdial.core.evidence.SpeedRead;
 import org.umberdial.core.evidence.WorkPlanned;
 import org.umberdial.core.evidence.WorkStep;
@@ -21,6 +23,7 @@ import org.umberdial.core.player.ToneReading;
 import org.umberdial.core.sound.SimulatedPlayer;
 import org.umberdial.core.sound.SpeedLine;
 import org.umberdial.core.sound.SpeedMeter;
+import org.umberdial.core.tuning.Band;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.security.Caller;
 
@@ -32,6 +35,14 @@ class DemoFinish {
     private static final double RIM = 176;
     private static final double IDLER = 34;
     private static final double OFF_PERCENT = -0.4;
+
+    /** The receiver that the stand-in is, and the demo’s tall set. */
+    static final ReceiverSaid GRAND_RECEIVER = new ReceiverSaid(
+            ReceiverSaid.Kind.SUPERHET, 2, 2, ReceiverSaid.Detector.RATIO, Set.of(ReceiverSaid.Has.TRAP));
+
+    static final List<Band> GRAND_BANDS = List.of(
+            new Band(new BandSaid("MW", 520, 1620, 460, true)),
+            new Band(new BandSaid("FM", 87_500, 100_000, 10_700, true)));
 
     private final EvidenceService evidence;
 
@@ -106,6 +117,20 @@ class DemoFinish {
                     new DialRead("MW", read[i][0], read[i][1], "generator"),
                     "2026-03-12T17:1" + i + ":00Z");
         }
+    }
+
+    /** A set with FM that waits for its alignment. */
+    void receiver(Caller caller, String set) {
+        for (int i = 0; i < GRAND_BANDS.size(); i++) {
+            keep(caller, set, 980 + i, GRAND_BANDS.get(i).said(), "2026-03-13T09:0" + i + ":00Z");
+        }
+        keep(caller, set, 985, GRAND_RECEIVER, "2026-03-13T09:05:00Z");
+        keep(
+                caller,
+                set,
+                986,
+                new GearSaid(GearSaid.Generator.AM_FM, GearSaid.Meter.OUTPUT, true),
+                "2026-03-13T09:06:00Z");
     }
 
     private static WorkPlanned planned(String task, String about) {

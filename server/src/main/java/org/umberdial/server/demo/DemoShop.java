@@ -202,6 +202,7 @@ class DemoShop implements SmartInitializingSingleton {
         finish.fill(caller);
         finish.works(caller, CREAM);
         finish.dial(caller, CREAM);
+        finish.receiver(caller, GRAND);
         LOG.info("The demo shop is filled.");
     }
 

@@ -7,9 +7,11 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.umberdial.core.alignment.SimulatedReceiver;
 import org.umberdial.core.power.PowerArea;
 import org.umberdial.instruments.Bench;
 import org.umberdial.instruments.Clips;
+import org.umberdial.instruments.ReceiverStandIn;
 import org.umberdial.instruments.SimulatedSet;
 import org.umberdial.server.power.Link;
 import org.umberdial.server.power.Profile;
@@ -19,7 +21,7 @@ import org.umberdial.server.setfile.OpenSet;
 import org.umberdial.server.setfile.SetFiles;
 import org.umberdial.server.shop.ShopService;
 
-/** Stand-ins for the demo's networked instruments, clipped to its tall set. */
+/** Stand-ins for the demo's networked instruments, clipped to its tall set, and a receiver to align. */
 @Component
 @ConditionalOnProperty("umber.demo")
 class DemoStandIns {
@@ -28,12 +30,14 @@ class DemoStandIns {
     private static final String SUPPLY = "66666666-0000-4000-8000-000000000001";
     private static final String LIMITER = "66666666-0000-4000-8000-000000000002";
     private static final String SCANNER = "66666666-0000-4000-8000-000000000003";
+    private static final String RECEIVER = "66666666-0000-4000-8000-000000000004";
 
     private final ShopService shops;
     private final SetFiles files;
     private final Switches switches;
     private final RunService runs;
     private Bench bench;
+    private ReceiverStandIn receiver;
 
     DemoStandIns(ShopService shops, SetFiles files, Switches switches, RunService runs) {
         this.shops = shops;
@@ -46,6 +50,9 @@ class DemoStandIns {
     @EventListener(ApplicationReadyEvent.class)
     void start() {
         String shopId = shops.localShopId();
+        receiver =
+                new ReceiverStandIn(new SimulatedReceiver(DemoFinish.GRAND_RECEIVER, DemoFinish.GRAND_BANDS, THIS_ONE));
+        link(shopId, RECEIVER, "Receiver to align (stand-in)", receiver.port(), "receiver-stand-in");
         try {
             OpenSet set = files.open(shopId, DemoShop.ELDER);
             Clips clips = new Clips(PowerArea.points(set.file()).stream()
@@ -76,6 +83,9 @@ class DemoStandIns {
     void stop() {
         if (bench != null) {
             bench.close();
+        }
+        if (receiver != null) {
+            receiver.close();
         }
     }
 }

@@ -155,7 +155,9 @@ public class RunService {
                 .plan()
                 .orElseThrow(() -> refused(plans.plan(open).reason()))
                 .rounded();
-        if (feed == Run.Feed.INSTRUMENTS && switches.links(caller.shopId()).isEmpty()) {
+        if (feed == Run.Feed.INSTRUMENTS
+                && switches.links(caller.shopId()).stream()
+                        .noneMatch(link -> link.profile().ofPower())) {
             throw refused("No instrument of this shop answers on the network; add one, or enter by hand.");
         }
         boolean isolated = open.log().standing(PowerReady.class).stream()

@@ -76,6 +76,8 @@ class SecurityConfiguration {
         "/api/sets/*/power/check-previews",
         "/api/sets/*/player/speed-previews",
         "/api/sets/*/cord/previews",
+        "/api/sets/*/radio-readings/keyed",
+        "/api/sets/*/radio-readings/intermediate",
         "/api/sets/*/ledger/entry-previews",
         "/api/sets/*/workshop/turns",
         "/api/sets/*/workshop/field",

@@ -109,7 +109,8 @@ class RunReaderTest {
     void aDatabaseThatStaysAwayTakesThePowerWithIt() throws IOException {
         try (ServerSocket supply = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             supply.setSoTimeout(30_000);
-            Profile profile = new Profile("supply", "Supply", "", Map.of(), "", "", "OUTP ON", "OUTP OFF", "", "", "");
+            Profile profile = new Profile(
+                    "supply", "Supply", "", Map.of(), "", "", "OUTP ON", "OUTP OFF", "", "", "", "", "", "", "");
             when(switches.links("shop"))
                     .thenReturn(List.of(new Link("link", "Supply", "127.0.0.1", supply.getLocalPort(), profile)));
             when(tables.lease(eq("shop"), eq("run"), anyString(), any(), any()))

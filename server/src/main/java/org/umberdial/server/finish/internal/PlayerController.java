@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Clock;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -31,7 +32,6 @@ import org.umberdial.core.player.Question;
 import org.umberdial.core.player.ToneReading;
 import org.umberdial.core.player.TurnCount;
 import org.umberdial.core.value.InvalidEntry;
-import org.umberdial.core.value.ValueReader;
 import org.umberdial.server.evidence.EvidenceService;
 import org.umberdial.server.problem.Problem;
 import org.umberdial.server.security.Caller;
@@ -92,15 +92,17 @@ class PlayerController {
 
     private final SetFiles files;
     private final EvidenceService evidence;
+    private final Clock clock;
 
-    PlayerController(SetFiles files, EvidenceService evidence) {
+    PlayerController(SetFiles files, EvidenceService evidence, Clock clock) {
+        this.clock = clock;
         this.files = files;
         this.evidence = evidence;
     }
 
     @GetMapping
     PlayerViews.PlayerView player(@AuthenticationPrincipal Caller caller, @PathVariable UUID setId) {
-        return PlayerViews.of(open(caller, setId));
+        return PlayerViews.of(open(caller, setId), clock.instant());
     }
 
     private OpenSet open(Caller caller, UUID setId) {
@@ -189,52 +191,55 @@ class PlayerController {
         }
         Optional<Double> minutes = typed.figure("minutes", "The minutes it ran", edit.minutes);
         minutes.ifPresent(ToneReading::ran);
-        double measured;
-        double within;
-        switch (edit.how) {
-            case COUNT -> {
-                TurnCount count = TurnCount.of(edit.taps);
-                measured = count.rpm();
-                within = count.within();
-            }
-            case STROBE -> {
-                Flashes flashes = Flashes.of(edit.lamp, typed.required("hertz", "The lamp’s frequency", edit.hertz));
-                int bars = (int) Math.rint(typed.required("bars", "The number of bars", edit.bars));
-                if (bars < 1 || bars > 5000) {
-                    throw new InvalidEntry(
-                                    InvalidEntry.Code.OUT_OF_RANGE,
-                                    "A ring of " + edit.bars
-                                            + " bars is not usual; count them, or take the number on the disc.")
-                            .at("bars");
-                }
-                double drift = typed.figure("drift", "The drift", edit.drift).orElse(0.0);
-                if (!(Math.abs(drift) <= flashes.perSecond() / 2)) {
-                    throw new InvalidEntry(
-                                    InvalidEntry.Code.OUT_OF_RANGE,
-                                    "Bars that drift by " + edit.drift
-                                            + " a second cannot be counted: choose the ring that nearly stands still.")
-                            .at("drift");
-                }
-                measured = flashes.rpm(bars, drift);
-                within = COUNTS_DRIFT_WITHIN * 60 / bars;
-            }
+        Turned turned = switch (edit.how) {
+            case COUNT -> counted(edit);
+            case STROBE -> strobed(typed, edit);
             default ->
                 throw new InvalidEntry(
                                 InvalidEntry.Code.SYNTAX, "A tone is read from its sound; send the sound instead.")
                         .at("how");
-        }
+        };
         double most = edit.what == SpeedRead.What.PLATTER ? 1000 : 10_000;
-        if (!(measured > 0 && measured <= most && Math.abs(measured / rpm - 1) < 0.7)) {
+        if (!(turned.rpm > 0 && turned.rpm <= most && Math.abs(turned.rpm / rpm - 1) < 0.7)) {
             throw new InvalidEntry(
                             InvalidEntry.Code.OUT_OF_RANGE,
                             String.format(
                                     Locale.ROOT,
                                     "This makes %.1f turns a minute where %s would be right: check the bars and the speed.",
-                                    measured,
+                                    turned.rpm,
                                     edit.rpm))
                     .at("rpm");
         }
-        return new SpeedRead(edit.how, edit.what, rpm, measured, within, edit.load, minutes, Optional.empty());
+        return new SpeedRead(edit.how, edit.what, rpm, turned.rpm, turned.within, edit.load, minutes, Optional.empty());
+    }
+
+    /** @param within how far off it may be, both in turns a minute */
+    private record Turned(double rpm, double within) {}
+
+    private static Turned counted(SpeedEdit edit) {
+        TurnCount count = TurnCount.of(edit.taps);
+        return new Turned(count.rpm(), count.within());
+    }
+
+    private static Turned strobed(Typed typed, SpeedEdit edit) {
+        Flashes flashes = Flashes.of(edit.lamp, typed.required("hertz", "The lamp’s frequency", edit.hertz));
+        int bars = (int) Math.rint(typed.required("bars", "The number of bars", edit.bars));
+        if (bars < 1 || bars > 5000) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "A ring of " + edit.bars
+                                    + " bars is not usual; count them, or take the number on the disc.")
+                    .at("bars");
+        }
+        double drift = typed.figure("drift", "The drift", edit.drift).orElse(0.0);
+        if (!(Math.abs(drift) <= flashes.perSecond() / 2)) {
+            throw new InvalidEntry(
+                            InvalidEntry.Code.OUT_OF_RANGE,
+                            "Bars that drift by " + edit.drift
+                                    + " a second cannot be counted: choose the ring that nearly stands still.")
+                    .at("drift");
+        }
+        return new Turned(flashes.rpm(bars, drift), COUNTS_DRIFT_WITHIN * 60 / bars);
     }
 
     @PostMapping("/answers")
@@ -263,26 +268,5 @@ class PlayerController {
                 .findFirst()
                 .orElseThrow(() -> Problem.notFound("This cause"));
         return keep(caller, setId, edit.id, new PlayerMended(cause.id(), cause.remedy(), edit.note.strip()));
-    }
-
-    /** Figures as the shop writes them. */
-    private static final class Typed {
-        private final ValueReader values;
-
-        Typed(OpenSet set) {
-            values = new ValueReader(set.policy().decimalSign());
-        }
-
-        Optional<Double> figure(String field, String what, String text) {
-            return text.isBlank() ? Optional.empty() : Optional.of(required(field, what, text));
-        }
-
-        double required(String field, String what, String text) {
-            try {
-                return values.number(text.strip());
-            } catch (InvalidEntry refused) {
-                throw new InvalidEntry(refused.code(), what + ": " + refused.getMessage()).at(field);
-            }
-        }
     }
 }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import org.umberdial.core.alignment.ChassisLead;
 import org.umberdial.core.area.Plug;
 import org.umberdial.core.caution.Caution;
 import org.umberdial.core.caution.Cautions;
@@ -140,7 +141,7 @@ final class PlayerViews {
     /**
      * @param left signs that what is named does not explain are looked into with these, the best question first
      * @param speedApartPercent the house's bands
-     * @param listening what the sound comes from, when a line's danger stands in the way of the line input; else empty
+     * @param listening what bars the line input, where a lead would go on a chassis that may be live; else empty
      */
     record PlayerView(
             int revision,
@@ -174,7 +175,7 @@ final class PlayerViews {
 
     private PlayerViews() {}
 
-    static PlayerView of(OpenSet set) {
+    static PlayerView of(OpenSet set, Instant now) {
         PlayerBench player = FinishArea.player(set.file());
         HousePolicy policy = set.policy();
         List<SpeedRead> since = player.since().stream().map(Standing::fact).toList();
@@ -226,20 +227,12 @@ final class PlayerViews {
                 100 * policy.finish().speedApart(),
                 100 * policy.finish().wowMost(),
                 policy.lineHertz(),
-                listening(set),
+                ChassisLead.bars(set.file(), now).orElse(""),
                 List.of("motor_pinch", "stylus_care").stream()
                         .map(Cautions::of)
                         .map(Caution::text)
                         .toList(),
                 ActView.next(set).orElse(null));
-    }
-
-    /** The danger of the line input, where the set has one. */
-    static String listening(OpenSet set) {
-        return set.liveChassis()
-                ? "A line lead ties this computer to a chassis that may be live: hands and computer at risk. "
-                        + "Use a microphone at the speaker, or prove the isolation first."
-                : "";
     }
 
     private static DriveView drive(Drive drive, Optional<SpeedRead> toned, HousePolicy policy) {

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberdial.core.alignment.ChassisLead;
 import org.umberdial.core.evidence.SpeedRead;
 import org.umberdial.core.finish.FinishArea;
 import org.umberdial.core.player.ToneReading;
@@ -117,10 +118,9 @@ class SoundController {
             @RequestParam(defaultValue = "") String marks,
             @RequestParam(defaultValue = "false") boolean halfRound,
             @RequestParam(required = false) Double grooveMm,
-            @RequestParam(defaultValue = "") String isolation,
             HttpServletRequest request) {
         OpenSet set = open(caller, setId);
-        requireIsolation(set, source, isolation);
+        requireIsolation(set, source);
         ToneReading reading = new ToneReading(
                 sounding(set),
                 rpm,
@@ -140,18 +140,17 @@ class SoundController {
                     reading.read(heard.measured().orElseThrow()),
                     clock.instant(),
                     source.name().toLowerCase(Locale.ROOT),
-                    isolation.strip());
-            return PlayerViews.of(files.open(caller.shopId(), setId.toString()));
+                    "");
+            return PlayerViews.of(files.open(caller.shopId(), setId.toString()), clock.instant());
         });
     }
 
-    /** A lead from a live chassis puts line voltage on the computer: how it is isolated is written down first. */
-    private static void requireIsolation(OpenSet set, Source source, String isolation) {
-        if (isolation.length() > 400) {
-            throw new InvalidEntry(InvalidEntry.Code.OUT_OF_RANGE, "At most 400 letters fit here.").at("isolation");
-        }
-        if (source == Source.LINE && set.liveChassis() && isolation.isBlank()) {
-            throw new Problem(Problem.Kind.INVALID_ENTRY, PlayerViews.listening(set));
+    /** A lead from a live chassis puts line voltage on the computer: what was measured opens this, and no words. */
+    private void requireIsolation(OpenSet set, Source source) {
+        if (source == Source.LINE) {
+            ChassisLead.bars(set.file(), clock.instant()).ifPresent(bars -> {
+                throw new Problem(Problem.Kind.INVALID_ENTRY, bars);
+            });
         }
     }
 
