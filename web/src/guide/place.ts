@@ -28,6 +28,6 @@ export function placeOf(setId: string, act: Pick<Act, 'id' | 'area' | 'subject'>
 function player(what: string, subject: string): string {
   if (what === 'drive') return '/drive'
   if (subject === 'work') return `/work?work=${encodeURIComponent(what.slice('work-'.length))}`
-  if (subject === 'suspects' || subject === 'dial') return `/${subject}`
+  if (['suspects', 'dial', 'alignment', 'listening'].includes(subject)) return `/${subject}`
   return subject === 'speed' || !subject ? '' : `/checks?question=${encodeURIComponent(subject)}`
 }

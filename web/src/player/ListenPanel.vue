@@ -4,6 +4,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, reactive, ref, useTemplateRef, watch } from 'vue'
 import { session } from '../account/session'
 import { faultAt, type Problem } from '../api/client'
+import LeadProof from '../alignment/LeadProof.vue'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import KeyCap from '../ui/KeyCap.vue'
@@ -31,7 +32,6 @@ const said = reactive({
   grooveMm: '',
   halfRound: false,
   source: 'MICROPHONE' as 'MICROPHONE' | 'LINE',
-  isolation: '',
 })
 watch(
   () => props.player.turnsRecords,
@@ -55,7 +55,7 @@ const wrong = computed(() => ({
   grooveMm: figureFault(said.grooveMm, sign.value, '100'),
 }))
 const unread = computed(() => Object.values(wrong.value).some(Boolean) || !said.tone.trim())
-const barred = computed(() => said.source === 'LINE' && props.player.listening !== '' && !said.isolation.trim())
+const barred = computed(() => said.source === 'LINE' && props.player.listening !== '')
 
 function taken(source: Taken['source']): Taken {
   return {
@@ -66,7 +66,6 @@ function taken(source: Taken['source']): Taken {
     marks: marks.value,
     halfRound: said.halfRound,
     grooveMm: number(said.grooveMm),
-    isolation: said.isolation,
   }
 }
 async function begin() {
@@ -211,20 +210,16 @@ defineExpose({ live: take.live, seconds: take.seconds })
           @change="choose"
         />
       </div>
-      <div v-if="said.source === 'LINE' && player.listening" class="rounded border border-bad p-3">
-        <p class="text-bad">{{ player.listening }}</p>
-        <TextField
-          v-model="said.isolation"
-          wide
-          class="mt-2"
-          label="How it is isolated, and by what that was measured"
-          hint="It stays with the reading."
-        />
-      </div>
-      <p v-else-if="said.source === 'LINE'" class="text-sm text-soft">
+      <p v-if="said.source === 'LINE' && !player.listening" class="text-sm text-soft">
         The lead ties chassis and computer together. Measure volts from chassis to earth in both plug positions first.
       </p>
     </form>
+    <LeadProof
+      v-if="said.source === 'LINE' && player.listening"
+      class="mt-3"
+      :set-id="setId"
+      :bars="player.listening"
+    />
     <p v-if="take.refused.value" role="alert" class="mt-3 text-bad">{{ take.refused.value }}</p>
     <p v-if="sending" role="status" class="mt-3 text-soft">Listening to it…</p>
     <ProblemNote class="mt-3" :problem="problem" />

@@ -17,7 +17,6 @@ export interface Taken {
   marks: readonly number[]
   halfRound: boolean
   grooveMm: number | null
-  isolation: string
 }
 
 /** The player in a set: what is known of it, and what can be added. */
@@ -74,7 +73,6 @@ export function usePlayer(setId: MaybeRefOrGetter<string>) {
         source: said.source,
         halfRound: String(said.halfRound),
         marks: said.marks.map((s) => s.toFixed(3)).join(','),
-        isolation: said.isolation,
       })
       if (said.minutes !== null) query.set('minutes', String(said.minutes))
       if (said.grooveMm !== null) query.set('grooveMm', String(said.grooveMm))
