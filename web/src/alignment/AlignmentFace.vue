@@ -91,8 +91,8 @@ function walk(event: KeyboardEvent) {
           <AppButton look="quiet" class="px-1!" @click="describing = true">Receiver and instruments</AppButton>
         </div>
         <template v-for="part in parts" :key="part.name">
-          <h3 class="bg-sheet px-4 py-1 text-sm text-soft">{{ say(part.name) }}</h3>
-          <ol>
+          <p :id="`part-${part.steps[0]?.id}`" class="bg-sheet px-4 py-1 text-sm text-soft">{{ say(part.name) }}</p>
+          <ol :aria-labelledby="`part-${part.steps[0]?.id}`">
             <li v-for="one in part.steps" :key="one.id">
               <button
                 class="flex min-h-11 w-full items-start gap-2 border-l-4 px-3 py-2 text-left text-[15px] leading-tight"
@@ -112,14 +112,14 @@ function walk(event: KeyboardEvent) {
         <p v-if="alignment.beforePower" class="mb-3 border-l-4 border-l-bad bg-mark px-4 py-2">
           {{ alignment.beforePower }} {{ alignment.beforePower === 1 ? 'thing is' : 'things are' }} not settled that
           stand before power.
-          <RouterLink :to="`/sets/${setId}/power`" class="text-accent underline-offset-4 hover:underline">
+          <RouterLink :to="`/sets/${setId}/power`" class="text-accent underline underline-offset-4">
             Settle them at Power first
           </RouterLink>
         </p>
         <ul v-if="alignment.lacks.length" class="mb-3 space-y-1 border-l-4 border-l-accent bg-mark px-4 py-2">
           <li v-for="one in alignment.lacks" :key="one">{{ say(one) }}</li>
           <li>
-            <RouterLink :to="`/sets/${setId}/finish/dial`" class="text-accent underline-offset-4 hover:underline">
+            <RouterLink :to="`/sets/${setId}/finish/dial`" class="text-accent underline underline-offset-4">
               Go to Dial
             </RouterLink>
           </li>

@@ -12,19 +12,28 @@ import { frequency, useAlignment, type AlignCurve } from './useAlignment'
 /** A curve read point by point, and what it says. */
 const props = defineProps<{
   setId: string
-  name: string
+  /** What the curve may be of, the usual first. */
+  names: string[]
+  /** Where its middle should be [Hz]; 0 when nobody knows. */
   wanted: number
   detector: boolean
-  curve: AlignCurve | null
+  curves: AlignCurve[]
 }>()
 const { say, shop } = useShop()
 const { curve: keepCurve } = useAlignment(() => props.setId)
 const text = (value: number) => (shop.value?.decimalSign === 'COMMA' ? String(value).replace('.', ',') : String(value))
+const name = ref(props.names[0] ?? '')
+const curve = computed(() => props.curves.find((one) => one.name === name.value) ?? null)
 const rows = ref<{ kilohertz: string; value: string }[]>([])
 const sort = ref<'LEVEL' | 'OUTPUT'>('LEVEL')
 const problem = ref<Problem | null>(null)
 const saved = ref(false)
 function fresh() {
+  name.value = props.names[0] ?? ''
+  if (props.wanted === 0) {
+    rows.value = Array.from({ length: 11 }, (_, n) => ({ kilohertz: text(400 + 10 * n), value: '' }))
+    return
+  }
   const kilo = props.wanted / 1000
   const high = props.wanted > 3e6
   const steps = props.detector
@@ -32,13 +41,13 @@ function fresh() {
     : [-8, -6, -4, -2, 0, 2, 4, 6, 8].map((n) => (high ? n * 25 : n))
   rows.value = steps.map((n) => ({ kilohertz: text(Math.round((kilo + n) * 10) / 10), value: '' }))
 }
-watch(() => [props.name, props.wanted], fresh, { immediate: true })
+watch(() => [props.names.join(), props.wanted], fresh, { immediate: true })
 const filled = computed(() => rows.value.filter((row) => row.value.trim()).length)
 async function keep() {
   const answer = await keepCurve({
-    name: props.name,
+    name: name.value,
     sort: props.detector ? 'DETECTOR' : sort.value,
-    wanted: text(props.wanted / 1000),
+    wanted: props.wanted ? text(props.wanted / 1000) : '',
     rows: rows.value
       .filter((row) => row.value.trim())
       .map((row) => `${row.kilohertz.trim()} ${row.value.trim()}`)
@@ -60,6 +69,18 @@ async function onward(event: KeyboardEvent, index: number) {
   <section :aria-label="`Curve of ${name}`">
     <div class="grid gap-5 md:grid-cols-[15rem_minmax(0,1fr)]">
       <form class="space-y-2" @submit.prevent="keep">
+        <ChoiceField
+          v-if="names.length > 1"
+          v-model="name"
+          class="w-full!"
+          label="Curve of"
+          :options="
+            names.map((one) => ({
+              id: one,
+              name: one === 'IF' || one === 'FM IF' ? 'the whole chain' : one.toLowerCase(),
+            }))
+          "
+        />
         <ChoiceField
           v-if="!detector"
           v-model="sort"
@@ -101,7 +122,11 @@ async function onward(event: KeyboardEvent, index: number) {
       <div v-if="curve" class="min-w-0">
         <CurveChart :curve="curve" />
         <p v-if="curve.problem" class="text-bad">{{ say(curve.problem) }}</p>
-        <p v-else-if="curve.centre != null" class="font-semibold" :class="curve.right ? 'text-good' : 'text-bad'">
+        <p
+          v-else-if="curve.centre != null"
+          class="font-semibold"
+          :class="wanted === 0 ? '' : curve.right ? 'text-good' : 'text-bad'"
+        >
           {{ detector ? 'Nought at' : 'Middle at' }} {{ say(frequency(curve.centre)) }}
           <span v-if="curve.width != null" class="font-normal text-soft">
             · {{ detector ? 'peaks' : 'width' }} {{ say(frequency(curve.width)) }}{{ detector ? ' apart' : '' }}

@@ -25,7 +25,9 @@ const problem = ref<Problem | null>(null)
 const given = ref('')
 const text = (value: number) => (sign.value === 'COMMA' ? String(value).replace('.', ',') : String(value))
 const channel = computed(() => props.step.read.toLowerCase())
+/** Before the generator is set for this step, a meter shows something of another. */
 const now = computed(() => {
+  if (props.alignment.generatorAnswers && !given.value) return null
   const key = channel.value as keyof Schemas['MetersView']
   const value = shown.value?.[key]
   return typeof value === 'number' ? value : null
@@ -63,7 +65,7 @@ async function setIt(by = 1) {
   problem.value = answer.kind === 'failed' ? answer.problem : null
   if (answer.kind === 'ready') {
     most.value = 0
-    given.value = `${microvolts.value} µV`
+    given.value = microvolts.value
     take(answer.value)
   }
 }
@@ -97,7 +99,7 @@ const figure = computed(() => (now.value === null ? '–' : Number(now.value.toP
         Raise
       </AppButton>
       <span v-if="given" role="status" class="min-h-11 content-center text-sm text-soft">
-        Set, {{ say(step.microvolts != null ? level(figureOf(microvolts, sign) ?? 0) : given) }}.
+        Set, {{ say(level(figureOf(given, sign) ?? 0)) }}.
       </span>
     </div>
     <div v-if="step.unit === 'V' && alignment.meterAnswers" class="mt-3 flex flex-wrap items-center gap-4">

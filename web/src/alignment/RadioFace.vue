@@ -9,12 +9,16 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import ProblemNote from '../ui/ProblemNote.vue'
 import TextField from '../ui/TextField.vue'
 import { useShop } from '../ui/useShop'
+import CurvePanel from './CurvePanel.vue'
+import LeadProof from './LeadProof.vue'
 import RadioSketch from './RadioSketch.vue'
+import { useAlignment } from './useAlignment'
 
 /** Figures of transmitters, crystals and preselectors, and the intermediate frequency by a counter. */
 const props = defineProps<{ setId: string }>()
 const { say } = useShop()
 const client = useQueryClient()
+const { alignment } = useAlignment(() => props.setId)
 const path = () => ({ path: { setId: props.setId } })
 const query = useQuery({
   queryKey: ['radio-readings', () => props.setId],
@@ -121,7 +125,7 @@ const plain = (value: number) => String(Number(value.toPrecision(4)))
     <CautionNote>
       <p>{{ say(radio.caution) }}</p>
     </CautionNote>
-    <div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+    <div class="grid gap-6 px-5 py-4 lg:grid-cols-2">
       <section aria-labelledby="rf-figures">
         <h2 id="rf-figures" class="text-xl font-semibold">Radio-frequency figures</h2>
         <form class="mt-3 space-y-3" @submit.prevent="keep">
@@ -191,6 +195,21 @@ const plain = (value: number) => String(Number(value.toPrecision(4)))
         </p>
       </section>
       <div class="space-y-6">
+        <section v-if="alignment" class="rounded border border-line p-4" aria-labelledby="swept">
+          <h2 id="swept" class="font-semibold">Intermediate frequency nobody knows, by a generator</h2>
+          <p class="mb-2 text-sm text-soft">
+            At the converter’s grid, oscillator stopped. Look for the peak first, then read around it.
+          </p>
+          <LeadProof v-if="alignment.lead" :set-id="setId" :bars="alignment.lead" />
+          <CurvePanel
+            v-else
+            :set-id="setId"
+            :names="['IF UNKNOWN']"
+            :wanted="0"
+            :detector="false"
+            :curves="alignment.curves"
+          />
+        </section>
         <section class="rounded border border-line p-4" aria-labelledby="keyed">
           <h2 id="keyed" class="font-semibold">How long may the load be keyed?</h2>
           <form class="mt-2 space-y-2" @submit.prevent="reckonKeyed">

@@ -79,7 +79,7 @@ const marks = computed(() => {
       <line :x1="one.x" :x2="one.x" :y1="one.from" :y2="one.to" class="stroke-follows" stroke-width="3" />
       <line :x1="one.x - 7" :x2="one.x + 7" :y1="one.from" :y2="one.from" class="stroke-follows" stroke-width="2" />
       <line :x1="one.x - 7" :x2="one.x + 7" :y1="one.to" :y2="one.to" class="stroke-follows" stroke-width="2" />
-      <text :x="one.x + 12" :y="Math.max(14, one.from - 1)" class="fill-ink text-[13px]">{{ one.name }}</text>
+      <text :x="one.x + 12" :y="Math.max(12, one.from - 10)" class="fill-ink text-[13px]">{{ one.name }}</text>
     </g>
   </svg>
 </template>

@@ -26,10 +26,12 @@ const title = useTemplateRef<HTMLElement>('title')
 const sign = computed(() => shop.value?.decimalSign ?? 'POINT')
 const reads = computed(() => props.step.unit !== '')
 const curved = computed(() => props.step.read === 'CURVE' || props.step.read === 'S')
-const curveName = computed(() =>
-  props.step.read === 'S' ? 'FM DETECTOR' : props.step.part.startsWith('FM') ? 'FM IF' : 'IF',
-)
-const curve = computed(() => props.alignment.curves.find((one) => one.name === curveName.value) ?? null)
+const curveNames = computed(() => {
+  if (props.step.read === 'S') return ['FM DETECTOR']
+  const fm = props.step.part.startsWith('FM')
+  const cans = fm ? props.alignment.receiver.fmCans : props.alignment.receiver.cans
+  return [fm ? 'FM IF' : 'IF', ...Array.from({ length: cans }, (_, n) => `${fm ? 'FM CAN' : 'CAN'} ${n + 1}`)]
+})
 const barred = computed(() => props.step.clips && props.alignment.lead !== '')
 const live = computed(
   () => !barred.value && (props.alignment.generatorAnswers || props.alignment.meterAnswers) && props.step.hertz != null,
@@ -37,8 +39,10 @@ const live = computed(
 const grown = computed(() => {
   const was = figureOf(before.value, sign.value)
   const is = figureOf(after.value, sign.value)
-  if (was === null || is === null || was <= 0 || is <= 0 || props.step.aim !== 'PEAK') return ''
-  return is >= was ? `${(is / was).toFixed(2)} times` : `less than before: ${(is / was).toFixed(2)} times`
+  if (!was || !is || props.step.aim !== 'PEAK') return ''
+  // The volume control's volts are below nought.
+  const times = Math.abs(is) / Math.abs(was)
+  return times >= 1 ? `${times.toFixed(2)} times` : `less than before: ${times.toFixed(2)} times`
 })
 watch(
   () => props.step.id,
@@ -123,10 +127,10 @@ const facts = computed(() =>
       <CurvePanel
         v-if="curved && step.hertz != null"
         :set-id="setId"
-        :name="curveName"
+        :names="curveNames"
         :wanted="step.hertz"
         :detector="step.read === 'S'"
-        :curve="curve"
+        :curves="alignment.curves"
       />
       <form class="flex flex-wrap items-start gap-3" @submit.prevent="keep">
         <template v-if="reads">

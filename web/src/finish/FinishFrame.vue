@@ -28,11 +28,15 @@ const faces = computed(() => [
     : []),
   { to: '/work', name: 'Work', count: left.value },
   { to: '/materials', name: 'Materials', count: 0 },
-  { to: '/cord', name: 'Cord', count: 0 },
-  { to: '/dial', name: 'Dial', count: 0 },
-  { to: '/alignment', name: 'Align', count: 0 },
+  ...(player.value?.receives
+    ? [
+        { to: '/cord', name: 'Cord', count: 0 },
+        { to: '/dial', name: 'Dial', count: 0 },
+        { to: '/alignment', name: 'Align', count: 0 },
+        { to: '/radio', name: 'RF', count: 0 },
+      ]
+    : []),
   { to: '/gains', name: 'Gain', count: 0 },
-  { to: '/radio', name: 'RF', count: 0 },
   { to: '/listening', name: 'Listen', count: 0 },
 ])
 const route = useRoute()

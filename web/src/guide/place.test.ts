@@ -11,4 +11,8 @@ it('leads to where an act is done', () => {
   expect(at('finish:drive', 'drive')).toBe('/sets/s/finish/drive')
   expect(at('finish:idler_hard', 'idler_hard')).toBe('/sets/s/finish/checks?question=idler_hard')
   expect(at('finish:clean')).toBe('/sets/s/finish')
+  expect(at('finish:align', 'alignment')).toBe('/sets/s/finish/alignment')
+  expect(at('finish:heard-bands', 'listening')).toBe('/sets/s/finish/listening')
+  expect(at('finish:dial-MW', 'dial')).toBe('/sets/s/finish/dial')
+  expect(at('finish:work-1', 'work')).toBe('/sets/s/finish/work?work=1')
 })

@@ -3,25 +3,27 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { ask, http, orThrow, ProblemError } from '../api/client'
 import { figureFault, figureOf } from '../player/figures'
+import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
 import { useShop } from '../ui/useShop'
 import type { DialBand } from './useDials'
 
-/** Padder, trimmer and coils by which the oscillator keeps with the signal circuit at three points, for a rewound coil. */
+/** Padder, trimmer and coils by which the oscillator keeps with the signal circuit at two or three points, for a rewound coil. */
 const props = defineProps<{ setId: string; band: DialBand }>()
 const { say, shop } = useShop()
 const least = ref('45')
+const points = ref('3')
 const sign = computed(() => shop.value?.decimalSign ?? 'POINT')
 const picofarads = computed(() => figureOf(least.value, sign.value))
 const plan = useQuery({
-  queryKey: ['tracking', () => props.setId, () => props.band, picofarads],
+  queryKey: ['tracking', () => props.setId, () => props.band, picofarads, points],
   queryFn: () =>
     orThrow(
       ask(
         http.GET('/api/sets/{setId}/dials/tracking', {
           params: {
             path: { setId: props.setId },
-            query: { band: props.band.name, leastPicofarads: picofarads.value ?? 0 },
+            query: { band: props.band.name, leastPicofarads: picofarads.value ?? 0, points: Number(points.value) },
           },
         }),
       ),
@@ -41,7 +43,9 @@ const figures = computed(() =>
     ? [
         { name: 'Signal coil', value: plan.data.value.signalMicrohenries, unit: 'µH' },
         { name: 'Oscillator coil', value: plan.data.value.oscillatorMicrohenries, unit: 'µH' },
-        { name: 'Padder in series', value: plan.data.value.padderPicofarads, unit: 'pF' },
+        ...(plan.data.value.padderPicofarads != null
+          ? [{ name: 'Padder in series', value: plan.data.value.padderPicofarads, unit: 'pF' }]
+          : []),
         { name: 'More across the gang', value: plan.data.value.trimmerPicofarads, unit: 'pF' },
       ]
     : [],
@@ -63,10 +67,21 @@ const line = computed(() =>
   <details class="px-5 py-4">
     <summary class="min-h-11 content-center text-lg font-semibold">Coil or padder missing?</summary>
     <p class="mb-2 text-sm text-soft">
-      What makes oscillator and signal circuit keep together at three points of {{ band.name }}, with the same gang in
-      both. Sets with cut oscillator plates need no padder.
+      What makes oscillator and signal circuit keep together at points of {{ band.name }}, with the same gang in both.
+      Sets with cut oscillator plates need no padder.
     </p>
-    <TextField v-model="least" class="w-52!" label="Gang open, with wiring" unit="pF" :fault="fault" />
+    <div class="flex flex-wrap items-start gap-3">
+      <TextField v-model="least" class="w-44!" label="Gang open, with wiring" unit="pF" :fault="fault" />
+      <ChoiceField
+        v-model="points"
+        class="w-44!"
+        label="Together at"
+        :options="[
+          { id: '3', name: 'three points' },
+          { id: '2', name: 'two, no padder' },
+        ]"
+      />
+    </div>
     <template v-if="plan.data.value && !fault">
       <dl class="mt-3 grid grid-cols-[1fr_auto] gap-x-4">
         <template v-for="one in figures" :key="one.name">

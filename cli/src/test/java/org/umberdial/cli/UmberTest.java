@@ -318,4 +318,22 @@ class UmberTest {
         assertEquals(Umber.BAD_INPUT, run("strobe", "--hz", "50", "--speeds", "0"));
         assertEquals(Umber.BAD_INPUT, run("strobe", "--hz", "-1", "--speeds", "33"));
     }
+
+    @Test
+    void align_printsThePlanOfTheSet_andRefusesWhatIsNoBand() throws IOException {
+        String deck = deck(DECK);
+        assertEquals(0, run("align", deck, "--kind", "SUPERHET", "--band", "MW=520-1620/460", "--has", "TRAP"));
+        String plan = out.toString();
+        assertTrue(plan.indexOf("INTERMEDIATE FREQUENCY") < plan.indexOf("OSCILLATOR"), plan);
+        assertTrue(plan.contains("460 kHz") && plan.contains("Set the trap"), plan);
+        assertTrue(plan.contains("from “Can 2"), plan);
+        assertEquals(0, run("align", deck, "--kind", "SUPERHET", "--generator", "NONE"));
+        assertTrue(out.toString().contains("Leave the cans alone"), out.toString());
+        assertEquals(0, run("align", deck, "--kind", "SUPERHET", "--detector", "RATIO"));
+        assertTrue(err.toString().contains("FM band"), err.toString());
+        for (String band : List.of("MW", "MW=1620-520", "MW=520-1620/3", "MW=5..0-9")) {
+            assertEquals(Umber.BAD_INPUT, run("align", deck, "--band", band), band);
+        }
+        assertEquals(Umber.BAD_INPUT, run("align", deck, "--fm-cans", "9", "--detector", "RATIO"));
+    }
 }

@@ -191,7 +191,7 @@ class FinishJourneyTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("clean and lubricate")))
                 .press("Enter");
         assertThat(page.locator("#at-hand")).isFocused();
-        assertThat(page.locator("#at-hand")).containsText("two drops of contact cleaner");
+        assertThat(page.locator("#at-hand")).containsText("Two drops of contact cleaner");
         button(page, "Done").press("Enter");
         assertThat(page.locator("#at-hand")).containsText("dry");
         page.navigate(application.address("/"));

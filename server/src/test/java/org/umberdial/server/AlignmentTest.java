@@ -179,6 +179,10 @@ class AlignmentTest {
                 new ReceiverSaid(ReceiverSaid.Kind.SUPERHET, 2, 0, ReceiverSaid.Detector.NONE, Set.of()),
                 List.of(new Band(new BandSaid("MW", 530, 1605, 455, true))),
                 11);
+        // The demo's own stand-in would answer beside it.
+        for (JsonNode there : RunningServer.get("/api/instrument-links").json().at("/links")) {
+            RunningServer.delete("/api/instrument-links/" + there.at("/id").asString());
+        }
         String link = UUID.randomUUID().toString();
         try (ReceiverStandIn standIn = new ReceiverStandIn(receiver)) {
             RunningServer.post(
@@ -206,6 +210,22 @@ class AlignmentTest {
                                 .asDouble());
             }
             assertTrue(best > before, best + " of " + before);
+            // A band whose name a line of commands would take for its own does no harm.
+            post(
+                    set + "/dials/bands",
+                    "\"name\":\"A;OUTP ON,\\n*RST\",\"low\":\"150\",\"high\":\"300\",\"intermediate\":\"455\",\"oscillatorAbove\":true");
+            RunningServer.Answer named = RunningServer.post(
+                    set + "/alignment/generator", "{\"step\":\"osc-low-A;OUTP ON,\\n*RST\",\"microvolts\":\"20\"}");
+            assertEquals(200, named.status(), named.text());
+            standIn.close();
+            RunningServer.Answer pulled =
+                    RunningServer.post(set + "/alignment/generator", "{\"step\":\"if-s-2\",\"microvolts\":\"20\"}");
+            assertEquals(422, pulled.status());
+            assertTrue(pulled.text().contains("does not obey"), pulled.text());
+            assertTrue(RunningServer.get(set + "/alignment/meters")
+                    .json()
+                    .at("/output")
+                    .isNull());
         } finally {
             RunningServer.delete("/api/instrument-links/" + link);
         }

@@ -17,6 +17,7 @@ import java.util.OptionalDouble;
  * @param dial where the pointer stands [Hz]; empty where that does not count
  * @param dialWords the same for people; may be empty
  * @param cores what is turned, by stable names
+ * @param unit of what is read; empty where it is no figure
  * @param expect what is right; may be empty
  * @param why what it is good for and what goes wrong
  * @param backTo id of the step to go back to as long as it still grows
@@ -35,6 +36,7 @@ public record AlignStep(
         List<String> cores,
         Aim aim,
         Read read,
+        String unit,
         String readAt,
         String expect,
         String why,
@@ -144,6 +146,8 @@ public record AlignStep(
 
     /** Whether what is read grows with the generator’s level, so that steps can be compared by it. */
     public boolean grows() {
-        return aim == Aim.PEAK && (read == Read.OUTPUT || read == Read.AVC || read == Read.STABILISER);
+        return aim == Aim.PEAK
+                && !unit.isEmpty()
+                && (read == Read.OUTPUT || read == Read.AVC || read == Read.STABILISER);
     }
 }

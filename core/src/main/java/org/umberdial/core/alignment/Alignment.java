@@ -165,7 +165,8 @@ public final class Alignment {
         if (turning.isEmpty()
                 || !turning.stream()
                         .allMatch(step -> done(step.id())
-                                .filter(d -> d.fact().after().isPresent())
+                                .filter(d -> step.unit().isEmpty()
+                                        || d.fact().after().isPresent())
                                 .isPresent())) {
             return Optional.empty();
         }
@@ -173,7 +174,8 @@ public final class Alignment {
                 .filter(AlignStep::grows)
                 .map(step -> done.get(step.id()).fact())
                 .filter(d -> d.before().isPresent()
-                        && d.after().orElseThrow() < FELL * d.before().get())
+                        && Math.abs(d.after().orElseThrow())
+                                < FELL * Math.abs(d.before().get()))
                 .map(Aligned::title)
                 .toList();
         return Optional.of(new Observation(

@@ -131,16 +131,17 @@ public record AlignmentPlan(List<AlignStep> steps, List<String> lacks) {
 
         private void lack() {
             boolean superhet = receiver.kind() == ReceiverSaid.Kind.SUPERHET;
-            if (am().isEmpty()) {
+            boolean fmAlone = receiver.fm() && fmBand().isPresent() && receiver.cans() == 0;
+            if (am().isEmpty() && !fmAlone) {
                 lacks.add("No band is known: say its dial’s ends and its intermediate frequency at Dial, then it is in"
                         + " the plan.");
-            } else if (superhet && am().stream().noneMatch(Band::superhet)) {
+            } else if (superhet && !fmAlone && am().stream().noneMatch(Band::superhet)) {
                 lacks.add("The intermediate frequency is not known: a label or sheet says it, or read the curve.");
             }
             if (receiver.fm() && fmBand().isEmpty()) {
                 lacks.add("The FM band is not known: say it at Dial with its 10700 kHz.");
             }
-            if (superhet && receiver.cans() == 0) {
+            if (superhet && receiver.cans() == 0 && !fmAlone) {
                 lacks.add("How many cans it has is not known.");
             }
             if (gear.generator() == GearSaid.Generator.NONE && receiver.fm()) {
@@ -232,6 +233,7 @@ public record AlignmentPlan(List<AlignStep> steps, List<String> lacks) {
                     row.get("cores").isEmpty() ? List.of() : List.of(fill(row.get("cores"), words)),
                     Aim.valueOf(row.get("aim")),
                     read,
+                    read == Read.OUTPUT && gear.meter() == GearSaid.Meter.EAR ? "" : read.unit(),
                     readAt(read),
                     expect(row, feed, words),
                     fill(row.get("why"), words),
@@ -331,6 +333,8 @@ public record AlignmentPlan(List<AlignStep> steps, List<String> lacks) {
                 words.put("low", kilohertz(frequency("low", band)));
                 words.put("high", kilohertz(frequency("high", band)));
                 words.put("image", kilohertz(frequency("image", band)));
+                // The oscillator is as far from the image as from the signal, on its other side.
+                words.put("image-side", known.said().oscillatorAbove() ? "less" : "more");
                 words.put("side", known.said().oscillatorAbove() ? "above" : "below");
                 words.put("oscLow", kilohertz(OptionalDouble.of(1000 * known.oscillator(points[0]))));
             });

@@ -9,7 +9,7 @@ import java.util.Set;
 import org.hipparchus.complex.Complex;
 import org.umberdial.core.evidence.ReceiverSaid;
 import org.umberdial.core.tuning.Band;
-import org.umberdial.core.tuning.ThreePoint;
+import org.umberdial.core.tuning.Tracking;
 
 /**
  * A receiver to align that is not there: tuned circuits that are off by known amounts, a dial, a detector, automatic
@@ -78,7 +78,7 @@ public final class SimulatedReceiver {
     /** One band: oscillator and signal circuit on one gang. */
     private static final class Tuner {
         private final Band band;
-        private final ThreePoint made;
+        private final Tracking made;
         private final double least;
         private final Core core;
         private final Core trimmer;
@@ -89,7 +89,7 @@ public final class SimulatedReceiver {
             this.band = band;
             boolean fm = 1000 * band.said().highKilohertz() > FM_BAND;
             least = fm ? FM_LEAST_FARADS : AM_LEAST_FARADS;
-            made = ThreePoint.of(band, least);
+            made = Tracking.threePoint(band, least);
             // Shares of inductance and farads.
             double wide = fm ? 0.015 : 0.05;
             core = new Core(between(random, wide), fm ? 0.008 : 0.02);

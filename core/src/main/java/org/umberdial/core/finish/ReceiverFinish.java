@@ -11,6 +11,8 @@ import org.umberdial.core.alignment.Alignment;
 import org.umberdial.core.area.Act;
 import org.umberdial.core.area.Plug;
 import org.umberdial.core.area.SetFile;
+import org.umberdial.core.claim.Aspect;
+import org.umberdial.core.claim.Ledger;
 import org.umberdial.core.evidence.RadioRead;
 import org.umberdial.core.evidence.ReceiverSaid;
 import org.umberdial.core.evidence.Told;
@@ -136,13 +138,21 @@ final class ReceiverFinish {
         return told ? Optional.of("What is heard of it can come from circuits out of tune.") : Optional.empty();
     }
 
+    /** A point was read right, and none is wrong: else a fault is tuned. */
+    private static boolean voltsRight(SetFile file) {
+        List<Ledger.Standing> volts = file.ledger().standings().stream()
+                .filter(s -> s.claim().aspect() == Aspect.VOLTS)
+                .toList();
+        return !volts.isEmpty() && volts.stream().allMatch(Ledger.Standing::sound);
+    }
+
     private static Optional<Act> alignmentAct(SetFile file) {
         School school = file.policy().schools().of(School.Question.ALIGNMENT);
         Alignment alignment = alignment(file);
         Optional<String> signs = signs(file);
         boolean offered = switch (school) {
             case ALIGN_NEVER -> false;
-            case ALIGN_ALWAYS, ALIGN_LAST -> !file.set().construction().player();
+            case ALIGN_ALWAYS, ALIGN_LAST -> !file.set().construction().player() && voltsRight(file);
             default -> signs.isPresent() || alignment.begun();
         };
         boolean settled = alignment.receiver().isPresent()

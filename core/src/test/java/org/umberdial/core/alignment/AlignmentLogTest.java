@@ -102,11 +102,34 @@ class AlignmentLogTest {
         AlignmentPlan fm = plan(
                 new ReceiverSaid(Kind.SUPERHET, 2, 2, Detector.DISCRIMINATOR, Set.of()), GearSaid.Generator.AM, false);
         assertTrue(fm.lacks().toString().contains("FM band"), fm.lacks().toString());
-        for (AlignmentPlan plan : List.of(ear, live, trf, regenerative, fm)) {
+        Band below = new Band(new BandSaid("FM", 87_500, 100_000, 10_700, false));
+        AlignmentPlan alone = AlignmentPlan.of(
+                new ReceiverSaid(Kind.SUPERHET, 0, 3, Detector.RATIO, Set.of()),
+                new GearSaid(GearSaid.Generator.AM_FM, GearSaid.Meter.EAR, false),
+                List.of(below),
+                false,
+                Map.of());
+        assertEquals(List.of(), alone.lacks(), "a set with FM alone lacks no medium wave");
+        assertTrue(alone.step("fm-if-s-3").isPresent());
+        for (AlignmentPlan plan : List.of(ear, alone, live, trf, regenerative, fm)) {
             assertTrue(
                     plan.steps().stream().noneMatch(s -> (s.title() + s.why() + s.expect()).contains("{")),
                     plan.steps().toString());
         }
+    }
+
+    /** Who listens has no figure, and is asked for none; volts of the AVC are below nought. */
+    @Test
+    void byEarAStepIsDoneWithoutAFigure_andNegativeVoltsGrowDownwards() {
+        Book ear = radio().add(new GearSaid(GearSaid.Generator.AM, GearSaid.Meter.EAR, false));
+        Book avc = radio().add(new GearSaid(GearSaid.Generator.AM, GearSaid.Meter.AVC, false));
+        for (String id : List.of("if-s-2", "if-p-2", "if-s-1", "if-p-1")) {
+            ear.add(new Aligned(id, id, Optional.empty(), Optional.empty(), "", "louder"));
+            avc.add(step(id, -0.5, -0.9));
+        }
+        assertTrue(file(ear).ledger().sound(IF));
+        assertTrue(file(avc).ledger().sound(IF));
+        assertFalse(file(avc.add(step("if-p-1", -0.9, -0.2))).ledger().sound(IF));
     }
 
     private static AlignmentPlan plan(ReceiverSaid receiver, GearSaid.Generator generator, boolean live) {

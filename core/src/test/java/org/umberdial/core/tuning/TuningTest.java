@@ -102,7 +102,7 @@ class TuningTest {
     /** Checked by the formula of a tuned circuit, with the parts it gives; the classical padder of medium wave. */
     @Test
     void threePoints_areExact_andBetweenThemItIsClose() {
-        ThreePoint three = ThreePoint.of(new Band(MEDIUM), 45e-12);
+        Tracking three = Tracking.threePoint(new Band(MEDIUM), 45e-12);
         for (double f : three.exact()) {
             double gang = 1 / (Math.pow(2 * Math.PI * f, 2) * three.signalHenries()) + three.trimmerFarads();
             double series = 1 / (1 / gang + 1 / three.padderFarads());
@@ -116,8 +116,18 @@ class TuningTest {
         assertTrue(worst < 7000, worst + " Hz");
         assertTrue(three.padderFarads() > 250e-12 && three.padderFarads() < 700e-12, three.padderFarads() + " F");
         assertTrue(three.oscillatorHenries() < three.signalHenries());
-        assertThrows(InvalidEntry.class, () -> ThreePoint.of(new Band(MEDIUM), 0));
+        Tracking two = Tracking.twoPoint(new Band(MEDIUM), 45e-12);
+        for (double f : two.exact()) {
+            double gang = 1 / (Math.pow(2 * Math.PI * f, 2) * two.signalHenries()) + two.trimmerFarads();
+            double oscillator = 1 / (2 * Math.PI * Math.sqrt(two.oscillatorHenries() * gang));
+            assertEquals(f + 455e3, oscillator, 0.01);
+        }
+        assertTrue(
+                two.errors().stream().mapToDouble(e -> Math.abs(e.off())).max().orElseThrow() > worst,
+                "a padder is there for something");
+        assertThrows(InvalidEntry.class, () -> Tracking.threePoint(new Band(MEDIUM), 0));
         assertThrows(
-                InvalidEntry.class, () -> ThreePoint.of(new Band(new BandSaid("TRF", 535, 1605, 0, true)), 45e-12));
+                InvalidEntry.class,
+                () -> Tracking.threePoint(new Band(new BandSaid("TRF", 535, 1605, 0, true)), 45e-12));
     }
 }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.umberdial.core.evidence.Aligned;
 import org.umberdial.core.evidence.BandSaid;
 import org.umberdial.core.evidence.DialRead;
 import org.umberdial.core.evidence.Fact;
@@ -131,6 +132,25 @@ class DemoFinish {
                 986,
                 new GearSaid(GearSaid.Generator.AM_FM, GearSaid.Meter.OUTPUT, true),
                 "2026-03-13T09:06:00Z");
+        keep(
+                caller,
+                set,
+                987,
+                aligned(
+                        "warm",
+                        "Warm up and write down where every core stands",
+                        "cores written on the can, wax whole"),
+                "2026-03-13T09:30:00Z");
+        keep(
+                caller,
+                set,
+                988,
+                aligned("pointer", "Close the gang and set the pointer on the scale’s end mark", "was 3 mm low"),
+                "2026-03-13T09:34:00Z");
+    }
+
+    private static Aligned aligned(String step, String title, String note) {
+        return new Aligned(step, title, Optional.empty(), Optional.empty(), "", note);
     }
 
     private static WorkPlanned planned(String task, String about) {

@@ -1,5 +1,6 @@
 package org.umberdial.server.evidence;
 
+import java.lang.reflect.RecordComponent;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -80,11 +81,24 @@ public final class FactJson {
     private static Fact completed(Kind kind, List<Later> lacking, String stored) {
         ObjectNode body = (ObjectNode) JSON.readTree(stored);
         lacking.forEach(later -> later.says.accept(body));
-        return JSON.treeToValue(body, kind.type());
+        return whole(JSON.treeToValue(body, kind.type()));
     }
 
-    /** @throws NullPointerException for the body {@code null} */
+    /**
+     * A part that is missing would break whoever reads it later; only a figure may be unknown.
+     *
+     * @throws NullPointerException for the body {@code null}, or where a part is missing
+     */
     private static Fact whole(Fact read) {
-        return Objects.requireNonNull(read);
+        for (RecordComponent part : read.getClass().getRecordComponents()) {
+            try {
+                if (!Number.class.isAssignableFrom(part.getType())) {
+                    Objects.requireNonNull(part.getAccessor().invoke(read), part.getName());
+                }
+            } catch (ReflectiveOperationException hidden) {
+                throw new IllegalArgumentException(part.getName() + " cannot be read", hidden);
+            }
+        }
+        return read;
     }
 }

@@ -67,7 +67,10 @@ class FactJsonTest {
             new FactJson.Stored("tasted", 1, "{\"how\":\"bitter\"}"),
             new FactJson.Stored("remark", 9, "{}"),
             new FactJson.Stored("remark", 1, "not json"),
-            new FactJson.Stored("reading", 1, "[]")
+            new FactJson.Stored("reading", 1, "[]"),
+            // What lacks a part would break whoever reads it later.
+            new FactJson.Stored("listened", 1, "{\"question\":\"bands\"}"),
+            new FactJson.Stored("receiver-said", 1, "{\"kind\":\"SUPERHET\",\"cans\":2,\"fmCans\":0}")
         }) {
             assertInstanceOf(Unread.class, FactJson.read(strange));
             assertEquals(strange, FactJson.write(FactJson.read(strange)), "and goes back as it came");

@@ -180,7 +180,7 @@ class AlignmentController {
                         step.title(),
                         reading(typed, "before", "What was read before", edit.before),
                         reading(typed, "after", "What was read after", edit.after),
-                        step.read().unit(),
+                        step.unit(),
                         edit.note.strip()));
     }
 

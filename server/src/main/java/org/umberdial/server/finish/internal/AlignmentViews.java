@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.umberdial.core.alignment.AlignStep;
 import org.umberdial.core.alignment.Alignment;
 import org.umberdial.core.alignment.ChassisLead;
@@ -20,6 +21,7 @@ import org.umberdial.core.finish.FinishArea;
 import org.umberdial.core.policy.School;
 import org.umberdial.core.power.PowerArea;
 import org.umberdial.core.radio.ReceiverChain;
+import org.umberdial.core.tuning.IntermediateFrequency;
 import org.umberdial.core.tuning.ResponseCurve;
 import org.umberdial.core.tuning.SCurve;
 import org.umberdial.core.value.InvalidEntry;
@@ -217,7 +219,7 @@ final class AlignmentViews {
                 step.aim().label(),
                 step.read(),
                 step.readAt(),
-                step.read().unit(),
+                step.unit(),
                 step.expect(),
                 step.why(),
                 step.feed().clips(),
@@ -230,6 +232,14 @@ final class AlignmentViews {
                 done.flatMap(Aligned::before).orElse(null),
                 done.flatMap(Aligned::after).orElse(null),
                 done.map(Aligned::note).orElse(""));
+    }
+
+    /** Of a chain whose frequency nobody knows, what it may have been meant for. */
+    private static List<String> says(CurveRead read, ResponseCurve curve) {
+        return read.wanted() > 0
+                ? curve.says()
+                : Stream.concat(curve.says().stream(), IntermediateFrequency.swept(curve).says().stream())
+                        .toList();
     }
 
     private static AlignCurve curve(Standing<CurveRead> standing) {
@@ -263,7 +273,7 @@ final class AlignmentViews {
                     curve.width().isPresent() ? curve.width().getAsDouble() : null,
                     curve.quality().isPresent() ? curve.quality().getAsDouble() : null,
                     Alignment.centred(curve, read.wanted()),
-                    curve.says(),
+                    says(read, curve),
                     "",
                     standing.at());
         } catch (InvalidEntry notACurve) {

@@ -1,5 +1,6 @@
 package org.umberdial.server.finish.internal;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -23,7 +24,7 @@ import org.umberdial.core.finish.FinishArea;
 import org.umberdial.core.tuning.Band;
 import org.umberdial.core.tuning.DialCheck;
 import org.umberdial.core.tuning.Dials;
-import org.umberdial.core.tuning.ThreePoint;
+import org.umberdial.core.tuning.Tracking;
 import org.umberdial.core.value.InvalidEntry;
 import org.umberdial.core.value.ValueReader;
 import org.umberdial.server.evidence.EvidenceService;
@@ -73,10 +74,11 @@ class DialController {
 
     record TrackingPoint(double kilohertz, double offKilohertz) {}
 
+    /** @param padderPicofarads null without one */
     record TrackingView(
             double signalMicrohenries,
             double oscillatorMicrohenries,
-            double padderPicofarads,
+            @Schema(nullable = true) Double padderPicofarads,
             double trimmerPicofarads,
             List<Double> exact,
             List<TrackingPoint> errors) {}
@@ -187,21 +189,23 @@ class DialController {
             @AuthenticationPrincipal Caller caller,
             @PathVariable UUID setId,
             @RequestParam String band,
-            @RequestParam double leastPicofarads) {
+            @RequestParam double leastPicofarads,
+            @RequestParam(defaultValue = "3") int points) {
         OpenSet set = files.open(caller.shopId(), setId.toString());
         Band found = FinishArea.dials(set.file()).all().stream()
                 .map(Dials.Dial::band)
                 .filter(b -> b.said().name().equals(band))
                 .findFirst()
                 .orElseThrow(() -> Problem.notFound("This band"));
-        ThreePoint three = ThreePoint.of(found, leastPicofarads * 1e-12);
+        double least = leastPicofarads * 1e-12;
+        Tracking tracking = points == 2 ? Tracking.twoPoint(found, least) : Tracking.threePoint(found, least);
         return new TrackingView(
-                three.signalHenries() * 1e6,
-                three.oscillatorHenries() * 1e6,
-                three.padderFarads() * 1e12,
-                three.trimmerFarads() * 1e12,
-                three.exact().stream().map(hertz -> hertz / 1000).toList(),
-                three.errors().stream()
+                tracking.signalHenries() * 1e6,
+                tracking.oscillatorHenries() * 1e6,
+                Double.isInfinite(tracking.padderFarads()) ? null : tracking.padderFarads() * 1e12,
+                tracking.trimmerFarads() * 1e12,
+                tracking.exact().stream().map(hertz -> hertz / 1000).toList(),
+                tracking.errors().stream()
                         .map(e -> new TrackingPoint(e.signal() / 1000, e.off() / 1000))
                         .toList());
     }

@@ -139,6 +139,7 @@ final class PlayerViews {
     record HalfRoundView(double platterPercent, double recordPercent, String says) {}
 
     /**
+     * @param receives whether it is more than a player alone, so that it has a dial and circuits to tune
      * @param left signs that what is named does not explain are looked into with these, the best question first
      * @param speedApartPercent the house's bands
      * @param listening what bars the line input, where a lead would go on a chassis that may be live; else empty
@@ -151,6 +152,7 @@ final class PlayerViews {
             String constructionLabel,
             String standing,
             boolean mayBePlayer,
+            boolean receives,
             @Schema(nullable = true) DriveView drive,
             boolean turnsRecords,
             List<DriveChoice> drives,
@@ -190,6 +192,7 @@ final class PlayerViews {
                 set.set().construction().label(),
                 new FinishArea().standing(set.file()),
                 FinishArea.turns(set.file()),
+                !set.set().construction().player(),
                 player.drive().map(d -> drive(d, toned, policy)).orElse(null),
                 player.drive().map(d -> d.kind().turnsRecords()).orElse(true),
                 Arrays.stream(DriveKind.values())
