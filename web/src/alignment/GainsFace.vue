@@ -130,7 +130,7 @@ async function keep() {
           </li>
         </ol>
         <form v-if="at && !alignment?.lead" class="mt-3 space-y-3 border-t border-line pt-3" @submit.prevent="keep">
-          <p class="font-semibold">Generator at the {{ say(at.words) }}</p>
+          <p class="font-semibold">Generator at: {{ say(at.words) }}</p>
           <div class="flex flex-wrap items-start gap-3">
             <TextField
               ref="field"

@@ -5,13 +5,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.umberdial.core.area.SetFile;
+import org.umberdial.core.claim.Aspect;
 import org.umberdial.core.evidence.EvidenceLog.Standing;
 import org.umberdial.core.evidence.LeadProven;
 import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
 /**
- * Whether something earthed may be clipped to a chassis that may be live: a generator’s ground, an oscilloscope’s, a
+ * Whether something earthed may be clipped to a chassis that may be live, by its design or because insulation fails: a generator’s ground, an oscilloscope’s, a
  * computer’s line input. Words do not prove isolation; what flows from chassis to earth does, measured as the set
  * stands and is fed now.
  */
@@ -23,7 +24,9 @@ public final class ChassisLead {
 
     /** What bars a lead, a sentence; empty when nothing does. */
     public static Optional<String> bars(SetFile file, Instant now) {
-        if (!file.set().construction().liveChassis()) {
+        boolean leaks = file.ledger().standings().stream()
+                .anyMatch(s -> s.claim().aspect() == Aspect.INSULATION && s.failed());
+        if (!file.set().construction().liveChassis() && !leaks) {
             return Optional.empty();
         }
         List<Standing<LeadProven>> made = file.log().standing(LeadProven.class);

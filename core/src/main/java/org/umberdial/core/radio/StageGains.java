@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.umberdial.core.circuit.deck.Card;
 import org.umberdial.core.circuit.deck.Deck;
 import org.umberdial.core.circuit.network.Network;
@@ -42,6 +44,12 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
     private static final double MODULATION = 0.3;
     /** Tubes and resistors within their tolerances. */
     private static final double SPREAD = 1.3;
+    /** Of a socket with its wiring, and of a tube of which nothing is published [F]. */
+    private static final double STRAY_FARADS = 8e-12;
+
+    private static final double USUAL_FARADS = 8e-12;
+    /** How many times the usual capacitance is still met in a can. */
+    private static final double MOST_USUAL = 8;
     /** The volume control full up leaves no ohms in series, nearly. */
     private static final double FULL_UP_OHMS = 10;
 
@@ -97,22 +105,14 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
                         .isPresent())
                 .toList();
         if (halves.size() == 2) {
-            String wiper = halves.get(0).nodes().stream()
-                    .filter(halves.get(1).nodes()::contains)
-                    .findFirst()
-                    .orElse("");
-            String detectorEnd = halves.get(0).nodes().stream()
-                    .filter(node -> !node.equals(wiper))
-                    .findFirst()
-                    .orElse("");
-            // Decks name the upper half first.
-            if (!wiper.isEmpty() && !detectorEnd.equals("0")) {
-                double all = halves.stream()
-                        .mapToDouble(card -> card.value().orElse(0.0))
-                        .sum();
-                full = full.with(halves.get(0).reference(), FULL_UP_OHMS)
-                        .with(halves.get(1).reference(), all - FULL_UP_OHMS);
-            }
+            // Decks name the upper half first, but for one whose first half ends at the chassis.
+            boolean turned = halves.get(0).nodes().contains("0");
+            Card upper = halves.get(turned ? 1 : 0);
+            Card lower = halves.get(turned ? 0 : 1);
+            double all = halves.stream()
+                    .mapToDouble(card -> card.value().orElse(0.0))
+                    .sum();
+            full = full.with(upper.reference(), FULL_UP_OHMS).with(lower.reference(), all - FULL_UP_OHMS);
         }
         return full;
     }
@@ -288,6 +288,8 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
             }
             GainPoint from = radioPoint(card, grid, GainPoint.Band.SIGNAL);
             points.add(from);
+            // What the aerial's coil gives is in no deck; the level there is the set's sensitivity all the same.
+            points.add(GainPoint.AERIAL);
             OptionalDouble conversion = Conversion.siemens(card, signal.point(), tubes);
             if (conversion.isEmpty()) {
                 lacks.add("What " + card.model() + " converts is not in the tube data; its stage is not reckoned.");
@@ -330,8 +332,8 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
             List<Added> added = new ArrayList<>();
             Map<String, Double> henries = new HashMap<>();
             double coupling = can.single() ? 0 : 1 / quality;
-            double primary = farads(can.primary(), henries);
-            double secondary = can.single() ? 0 : farads(can.secondary(), henries);
+            double primary = farads(can.primary(), output(can.plate()), henries);
+            double secondary = can.single() ? 0 : farads(can.secondary(), input(can.next()), henries);
             double between = coupling * Math.sqrt(primary * secondary);
             circuit(can.primary(), primary - between, quality, henries, added);
             if (!can.single()) {
@@ -350,11 +352,36 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
                     .orElseThrow();
         }
 
-        /** What tunes a coil in all; one that no usual capacitor tunes is drawn with a figure that is not meant. */
-        private double farads(String coil, Map<String, Double> henries) {
+        /** Of the tube whose plate is at a node, or a usual one. */
+        private double output(String plate) {
+            return tubeAt(card -> card.nodes().get(0).equals(plate))
+                    .map(TubeCapacitances::outputFarads)
+                    .orElse(USUAL_FARADS);
+        }
+
+        /** Of the tube whose grid is at a node, or a usual one. */
+        private double input(String grid) {
+            return tubeAt(card -> ReceiverChain.grid(card).equals(grid))
+                    .map(TubeCapacitances::inputFarads)
+                    .orElse(USUAL_FARADS);
+        }
+
+        private Optional<TubeCapacitances> tubeAt(Predicate<Card> which) {
+            return Stream.concat(chain.amplifiers().stream(), chain.converter().stream())
+                    .filter(which)
+                    .findFirst()
+                    .flatMap(card -> TubeCapacitances.of(
+                            card.model(), card.nodes().size() == 5 ? Section.HEPTODE : Section.PENTODE));
+        }
+
+        /**
+         * What tunes a coil in all. One that would want less than tube and wiring bring, or more than any can holds, is
+         * drawn with a figure that is not meant.
+         */
+        private double farads(String coil, double tube, Map<String, Double> henries) {
             double omega = 2 * Math.PI * data.hertz();
             double farads = 1 / (omega * omega * card(coil).value().orElse(1e-3));
-            if (farads > data.usualFarads() / 4 && farads < 8 * data.usualFarads()) {
+            if (farads > tube + STRAY_FARADS && farads < MOST_USUAL * data.usualFarads()) {
                 return farads;
             }
             henries.put(coil, 1 / (omega * omega * data.usualFarads()));

@@ -29,6 +29,8 @@ import org.umberdial.core.evidence.ReceiverSaid.Detector;
 import org.umberdial.core.evidence.ReceiverSaid.Has;
 import org.umberdial.core.evidence.ReceiverSaid.Kind;
 import org.umberdial.core.finish.FinishArea;
+import org.umberdial.core.set.BenchSet;
+import org.umberdial.core.set.ConstructionClass;
 import org.umberdial.core.tuning.Band;
 
 class AlignmentLogTest {
@@ -149,6 +151,20 @@ class AlignmentLogTest {
         assertTrue(ChassisLead.bars(shock, now).orElseThrow().contains("not isolated"));
         SetFile safe = file(radio().add(new LeadProven(0.1, 0.2, 1500)));
         assertTrue(ChassisLead.bars(safe, now).isEmpty());
+        // A transformer that isolates by design and fails by the tester does not.
+        BenchSet demo = Sets.demo("fm-superhet");
+        BenchSet isolated = new BenchSet(
+                ConstructionClass.MAINS_TRANSFORMER,
+                demo.parts(),
+                demo.sockets(),
+                demo.testPoints(),
+                demo.sheet(),
+                demo.modes(),
+                demo.models(),
+                List.of());
+        assertTrue(ChassisLead.bars(Files.of(isolated, new Book()), now).isEmpty());
+        SetFile leaks = Files.of(isolated, new Book().bench("insulation", "volts=500 i.primary-core=0.1e6"));
+        assertTrue(ChassisLead.bars(leaks, now).isPresent());
         assertTrue(ChassisLead.bars(safe, now.plus(Duration.ofHours(13)))
                 .orElseThrow()
                 .contains("twelve hours"));

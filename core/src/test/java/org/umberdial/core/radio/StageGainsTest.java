@@ -174,6 +174,10 @@ class StageGainsTest {
             StageGains gains = StageGains.of(deck, tubes, "", data).orElseThrow();
             Map<String, LevelRead> levels = new HashMap<>();
             for (GainPoint point : gains.points()) {
+                if (point.equals(GainPoint.AERIAL)) {
+                    assertTrue(gains.expectedVolts(point, 1).isEmpty(), "its coil is in no deck");
+                    continue;
+                }
                 double volts = gains.expectedVolts(point, Math.sqrt(0.05 * 3.2)).orElseThrow();
                 // The stage of V2 gives a fifth: it and all before it need five times as much.
                 boolean before = point.band() != GainPoint.Band.AUDIO;
