@@ -181,7 +181,7 @@ public final class Alignment {
         return Optional.of(new Observation(
                 claim(name),
                 fell.isEmpty() ? Observation.Word.SOUND : Observation.Word.DOUBTED,
-                Strength.IN_CIRCUIT,
+                turning.stream().allMatch(step -> !step.unit().isEmpty()) ? Strength.IN_CIRCUIT : Strength.SEEN,
                 false,
                 turned(parts),
                 "Aligned",
