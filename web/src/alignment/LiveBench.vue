@@ -50,7 +50,8 @@ function take(value: Schemas['MetersView']) {
 }
 let asking = false
 useIntervalFn(async () => {
-  if (asking || !props.alignment.meterAnswers) return
+  // As long as the generator is not set for this step nothing that a meter shows is of it.
+  if (asking || !props.alignment.meterAnswers || (props.alignment.generatorAnswers && !given.value)) return
   asking = true
   const answer = await meters()
   asking = false

@@ -18,7 +18,8 @@ export function useAlignment(setId: MaybeRefOrGetter<string>) {
   async function shown(answer: Answer<AlignmentView>) {
     if (answer.kind === 'ready') {
       client.setQueryData(['alignment', toValue(setId)], answer.value)
-      await client.invalidateQueries({
+      // Not waited for: whoever types on meanwhile must not be overtaken by what is cleared afterwards.
+      void client.invalidateQueries({
         predicate: (q) => q.queryKey[0] !== 'alignment' && q.queryKey.includes(toValue(setId)),
       })
     }

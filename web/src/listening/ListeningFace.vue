@@ -57,7 +57,7 @@ async function give(answer: 'good' | 'bad' | 'none' | '') {
   problem.value = got.kind === 'failed' ? got.problem : null
   if (got.kind !== 'ready') return
   client.setQueryData(['listening', props.setId], got.value)
-  await client.invalidateQueries({
+  void client.invalidateQueries({
     predicate: (q) => q.queryKey[0] !== 'listening' && q.queryKey.includes(props.setId),
   })
   note.value = ''

@@ -17,7 +17,8 @@ export function useWorks(setId: MaybeRefOrGetter<string>) {
   async function shown(answer: Answer<WorksView>) {
     if (answer.kind === 'ready') {
       client.setQueryData(['works', toValue(setId)], answer.value)
-      await client.invalidateQueries({
+      // Not waited for: whoever types on meanwhile must not be overtaken by what is cleared afterwards.
+      void client.invalidateQueries({
         predicate: (q) =>
           q.queryKey[0] === 'waits' || (q.queryKey[0] !== 'works' && q.queryKey.includes(toValue(setId))),
       })

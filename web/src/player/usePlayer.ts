@@ -30,7 +30,8 @@ export function usePlayer(setId: MaybeRefOrGetter<string>) {
   async function shown(answer: Answer<PlayerView>) {
     if (answer.kind === 'ready') {
       client.setQueryData(['player', toValue(setId)], answer.value)
-      await client.invalidateQueries({
+      // Not waited for: whoever types on meanwhile must not be overtaken by what is cleared afterwards.
+      void client.invalidateQueries({
         predicate: (q) => q.queryKey[0] !== 'player' && q.queryKey.includes(toValue(setId)),
       })
     }

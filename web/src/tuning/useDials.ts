@@ -15,7 +15,8 @@ export function useDials(setId: MaybeRefOrGetter<string>) {
   async function shown(answer: Answer<Schemas['DialsView']>) {
     if (answer.kind === 'ready') {
       client.setQueryData(['dials', toValue(setId)], answer.value)
-      await client.invalidateQueries({
+      // Not waited for: whoever types on meanwhile must not be overtaken by what is cleared afterwards.
+      void client.invalidateQueries({
         predicate: (q) => q.queryKey[0] !== 'dials' && q.queryKey.includes(toValue(setId)),
       })
     }

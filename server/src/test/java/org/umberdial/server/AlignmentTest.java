@@ -171,7 +171,8 @@ class AlignmentTest {
                 read.at("/stages/0/verdict").asString(),
                 read.at("/stages/0").toString());
         assertEquals("UNREAD", read.at("/stages/1/verdict").asString());
-        JsonNode aerial = post(GRAND + "/gains", "\"point\":\"AERIAL:SIGNAL\",\"microvolts\":\"45\",\"speakerVolts\":\"\"")
+        JsonNode aerial = post(
+                        GRAND + "/gains", "\"point\":\"AERIAL:SIGNAL\",\"microvolts\":\"45\",\"speakerVolts\":\"\"")
                 .json();
         int last = aerial.at("/points").size() - 1;
         assertEquals(45, aerial.at("/points/" + last + "/readMicrovolts").asDouble(), 1e-9, "its sensitivity");

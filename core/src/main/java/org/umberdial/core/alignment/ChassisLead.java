@@ -12,9 +12,9 @@ import org.umberdial.core.value.Engineering;
 import org.umberdial.core.value.Unit;
 
 /**
- * Whether something earthed may be clipped to a chassis that may be live, by its design or because insulation fails: a generator’s ground, an oscilloscope’s, a
- * computer’s line input. Words do not prove isolation; what flows from chassis to earth does, measured as the set
- * stands and is fed now.
+ * Whether something earthed may be clipped to a chassis that may be live, by its design or because insulation fails: a
+ * generator’s ground, an oscilloscope’s, a computer’s line input. Words do not prove isolation; what flows from chassis
+ * to earth does, measured as the set stands and is fed now.
  */
 public final class ChassisLead {
     /** Sets are moved and plugs turned: it counts for a day at the bench. */
@@ -24,8 +24,8 @@ public final class ChassisLead {
 
     /** What bars a lead, a sentence; empty when nothing does. */
     public static Optional<String> bars(SetFile file, Instant now) {
-        boolean leaks = file.ledger().standings().stream()
-                .anyMatch(s -> s.claim().aspect() == Aspect.INSULATION && s.failed());
+        boolean leaks =
+                file.ledger().standings().stream().anyMatch(s -> s.claim().aspect() == Aspect.INSULATION && s.failed());
         if (!file.set().construction().liveChassis() && !leaks) {
             return Optional.empty();
         }

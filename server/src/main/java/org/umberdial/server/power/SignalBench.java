@@ -47,8 +47,8 @@ public class SignalBench {
 
     /** One talk at a time; a connection that was left open and has died meanwhile is opened anew once. */
     private <T> T talk(Link link, Talk<T> talk) throws IOException {
-        ScpiClient client = clients.get(
-                link.id() + link.host() + link.port(), key -> new ScpiClient(link.host(), link.port()));
+        ScpiClient client =
+                clients.get(link.id() + link.host() + link.port(), key -> new ScpiClient(link.host(), link.port()));
         synchronized (client) {
             try {
                 client.ask(DONE);
@@ -152,7 +152,8 @@ public class SignalBench {
             try {
                 shown.putAll(talk(link, client -> {
                     Map<String, Double> read = new HashMap<>();
-                    for (Map.Entry<String, String> query : link.profile().reads().entrySet()) {
+                    for (Map.Entry<String, String> query :
+                            link.profile().reads().entrySet()) {
                         read.put(query.getKey(), client.ask(query.getValue()));
                     }
                     return read;
