@@ -76,6 +76,9 @@ class AlignmentJourneyTest {
             for (int i = 0; i < steps.size(); i++) {
                 AlignStep step = steps.get(i);
                 if (step.cores().isEmpty()) {
+                    for (int round = 0; round < ROUNDS && step.backTo().isPresent(); round++) {
+                        again(page, steps.subList(from(steps, step), i));
+                    }
                     continue;
                 }
                 rail.getByText(step.title(), new Locator.GetByTextOptions().setExact(true))
@@ -84,10 +87,9 @@ class AlignmentJourneyTest {
                         .containsText(step.title());
                 button(page, "Set the generator").press("Enter");
                 assertThat(page.getByText(Pattern.compile("Set, \\d"))).isVisible();
-                for (int round = 0; round < (step.backTo().isPresent() ? ROUNDS : 1); round++) {
-                    for (int again = round == 0 ? i : from(steps, step); again <= i; again++) {
-                        work(page, steps.get(again));
-                    }
+                again(page, List.of(step));
+                for (int round = 1; round < ROUNDS && step.backTo().isPresent(); round++) {
+                    again(page, steps.subList(from(steps, step), i + 1));
                 }
                 button(page, "Is after").press("Enter");
                 button(page, "Done").press("Enter");
@@ -107,6 +109,10 @@ class AlignmentJourneyTest {
             theS(page, rail, set);
             assertEquals(List.of(), browser.complaints);
         }
+    }
+
+    private static void again(Page page, List<AlignStep> steps) {
+        steps.stream().filter(step -> !step.cores().isEmpty()).forEach(step -> work(page, step));
     }
 
     private static int from(List<AlignStep> steps, AlignStep step) {
@@ -182,7 +188,7 @@ class AlignmentJourneyTest {
         }
         at += coarse * (seen.length - 1);
         double to = -2.75 + coarse * place(seen, step.aim());
-        double fine = 0.12;
+        double fine = 0.16;
         turned(page, step, to - at, what);
         for (int i = 0; i < 2 && step.aim() != Aim.ZERO; i++) {
             double low = turned(page, step, -fine, what);
@@ -191,6 +197,7 @@ class AlignmentJourneyTest {
             double bend = low - 2 * middle + high;
             double top = bend == 0 ? 0 : Math.max(-1, Math.min(1, 0.5 * (low - high) / bend));
             turned(page, step, fine * (top - 1), what);
+            fine /= 2;
         }
     }
 

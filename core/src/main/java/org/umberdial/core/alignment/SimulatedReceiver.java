@@ -126,12 +126,12 @@ public final class SimulatedReceiver {
     private final int cans;
     private final int fmCans;
     private final boolean trap;
-    private final Random noise;
+    private final long seed;
 
     /** @param seed of how far everything is off, and of the noise */
     public SimulatedReceiver(ReceiverSaid receiver, List<Band> bands, long seed) {
         Random random = new Random(seed);
-        noise = new Random(seed + 1);
+        this.seed = seed;
         cans = receiver.cans();
         fmCans = receiver.fm() ? receiver.fmCans() : 0;
         intermediate = frequency(bands, false);
@@ -233,8 +233,17 @@ public final class SimulatedReceiver {
                 || generator.feed == Feed.FM_MIXER
                 || generator.feed == Feed.LAST_IF
                 || !band.isEmpty() && 1000 * tuners.get(band).band.said().highKilohertz() > FM_BAND;
-        double hiss = NOISE_VOLTS * (1 + 0.02 * noise.nextGaussian());
+        // Of the state and not of how often somebody looks: who looks twice sees the same.
+        double hiss = NOISE_VOLTS * (1 + 0.02 * new Random(state(generator, dial)).nextGaussian());
         return fm ? frequencyModulated(generator, band, dial, hiss) : amplitudeModulated(generator, band, dial, hiss);
+    }
+
+    private long state(Generator generator, double dial) {
+        long state = seed + Double.hashCode(generator.hertz) + 31L * Double.hashCode(generator.volts);
+        for (Core core : cores.values()) {
+            state = 31 * state + Double.hashCode(core.off);
+        }
+        return 31 * state + Double.hashCode(dial);
     }
 
     private boolean throughAir(Feed feed) {
