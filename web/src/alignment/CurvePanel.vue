@@ -41,7 +41,8 @@ function fresh() {
     : [-8, -6, -4, -2, 0, 2, 4, 6, 8].map((n) => (high ? n * 25 : n))
   rows.value = steps.map((n) => ({ kilohertz: text(Math.round((kilo + n) * 10) / 10), value: '' }))
 }
-watch(() => [props.names.join(), props.wanted], fresh, { immediate: true })
+// By value: an answer that says the same must not empty what is being typed.
+watch([() => props.names.join(), () => props.wanted], fresh, { immediate: true })
 const filled = computed(() => rows.value.filter((row) => row.value.trim()).length)
 async function keep() {
   const answer = await keepCurve({

@@ -51,12 +51,12 @@ const lamps = [
 ] as const
 const decimal = (text: string) => (shop.value?.decimalSign === 'COMMA' ? text.replace('.', ',') : text)
 watch(
-  () => [props.player.lineHertz, form.lamp] as const,
+  [() => props.player.lineHertz, () => form.lamp] as const,
   ([hertz, lamp]) => (form.hertz = lamp === 'STATED' ? form.hertz : String(hertz)),
   { immediate: true },
 )
 watch(
-  () => [form.what, shop.value?.decimalSign] as const,
+  [() => form.what, () => shop.value?.decimalSign] as const,
   ([what]) => {
     const motor = props.player.drive?.motorRpm
     form.rpm = decimal(what === 'MOTOR' ? (motor ? String(motor) : '') : '33.33')

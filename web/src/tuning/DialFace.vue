@@ -29,7 +29,8 @@ const bands = computed(() => dials.value?.bands ?? [])
 const at = computed(() => bands.value.find((one) => one.name === chosen.value) ?? bands.value[0] ?? null)
 const text = (value: number) => (shop.value?.decimalSign === 'COMMA' ? String(value).replace('.', ',') : String(value))
 watch(
-  () => [at.value?.name, at.value?.toRead[0]] as const,
+  // By value: an answer that says the same must not overwrite what is being typed.
+  [() => at.value?.name, () => at.value?.toRead[0]],
   () => (reading.dial = at.value?.toRead[0] ? text(at.value.toRead[0]) : ''),
   { immediate: true },
 )

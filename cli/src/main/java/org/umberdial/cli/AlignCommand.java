@@ -146,22 +146,18 @@ final class AlignCommand implements Callable<Integer> {
     private Map<Feed, Double> needed(Deck deck, ReceiverChain chain, List<Band> dial) {
         Map<Feed, Double> needed = new EnumMap<>(Feed.class);
         Optional<Double> hertz = dial.stream()
-                .filter(b -> b.superhet() && b.said().highKilohertz() < FM_KILOHERTZ)
+                .filter(b -> b.superhet() && !b.frequencyModulated())
                 .map(b -> 1000 * b.said().intermediateKilohertz())
                 .findFirst();
         if (chain.superhet() && hertz.isPresent()) {
             double speaker = Math.sqrt(
                     STANDARD_WATTS * chain.speaker().flatMap(Card::value).orElse(USUAL_OHMS));
             file.network();
-            StageGains.of(deck, file.models(), mode(deck), TunedData.usual(hertz.get()))
+            StageGains.of(deck, file.models(), TunedData.usual(hertz.get()), false)
                     .ifPresent(
                             gains -> gains.signalVolts(speaker).ifPresent(volts -> needed.put(Feed.CONVERTER, volts)));
         }
         return needed;
-    }
-
-    private static String mode(Deck deck) {
-        return deck.modes().stream().filter("AM"::equalsIgnoreCase).findFirst().orElse("");
     }
 
     private void print(AlignmentPlan plan) {

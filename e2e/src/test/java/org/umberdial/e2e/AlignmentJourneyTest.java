@@ -2,6 +2,7 @@ package org.umberdial.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
@@ -241,7 +242,7 @@ class AlignmentJourneyTest {
 
     private static double read(String meters, String what) {
         Matcher value = Pattern.compile("\"" + what + "\":([-0-9.E]+)").matcher(meters);
-        assertEquals(true, value.find(), meters);
+        assertTrue(value.find(), meters);
         return Double.parseDouble(value.group(1));
     }
 

@@ -29,8 +29,8 @@ import org.umberdial.core.value.CsvTable;
  */
 public record AlignmentPlan(List<AlignStep> steps, List<String> lacks) {
     private static final List<Map<String, String>> ROWS = CsvTable.rows(AlignmentPlan.class, "alignment.csv");
-    /** From here up a band is of frequency modulation [kHz]. */
-    private static final double FM_KILOHERTZ = 30_000;
+    /** From here up a frequency is told in megahertz [kHz]. */
+    private static final double MEGAHERTZ_KILOHERTZ = 5_000;
     /** From here up a short rod stands for the aerial, below a capacitor [kHz]. */
     private static final double SHORT_WAVE_KILOHERTZ = 2_500;
 
@@ -105,16 +105,12 @@ public record AlignmentPlan(List<AlignStep> steps, List<String> lacks) {
             }
         }
 
-        private static boolean fm(Band band) {
-            return band.said().highKilohertz() > FM_KILOHERTZ;
-        }
-
         private List<Band> am() {
-            return bands.stream().filter(band -> !fm(band)).toList();
+            return bands.stream().filter(band -> !band.frequencyModulated()).toList();
         }
 
         private Optional<Band> fmBand() {
-            return bands.stream().filter(Planner::fm).findFirst();
+            return bands.stream().filter(Band::frequencyModulated).findFirst();
         }
 
         AlignmentPlan plan() {
@@ -346,7 +342,7 @@ public record AlignmentPlan(List<AlignStep> steps, List<String> lacks) {
                 return "the intermediate frequency";
             }
             double kilo = hertz.getAsDouble() / 1000;
-            return kilo < FM_KILOHERTZ / 6 ? plain(kilo) + " kHz" : plain(Math.rint(kilo) / 1000) + " MHz";
+            return kilo < MEGAHERTZ_KILOHERTZ ? plain(kilo) + " kHz" : plain(Math.rint(kilo) / 1000) + " MHz";
         }
 
         private static String plain(double value) {

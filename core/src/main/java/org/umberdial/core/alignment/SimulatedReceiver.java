@@ -73,7 +73,6 @@ public final class SimulatedReceiver {
 
     private static final double AM_LEAST_FARADS = 45e-12;
     private static final double FM_LEAST_FARADS = 12e-12;
-    private static final double FM_BAND = 3e7;
 
     /** One band: oscillator and signal circuit on one gang. */
     private static final class Tuner {
@@ -87,7 +86,7 @@ public final class SimulatedReceiver {
 
         Tuner(Band band, Random random) {
             this.band = band;
-            boolean fm = 1000 * band.said().highKilohertz() > FM_BAND;
+            boolean fm = band.frequencyModulated();
             least = fm ? FM_LEAST_FARADS : AM_LEAST_FARADS;
             made = Tracking.threePoint(band, least);
             // Shares of inductance and farads.
@@ -162,7 +161,7 @@ public final class SimulatedReceiver {
     private static double frequency(List<Band> bands, boolean fm) {
         return bands.stream()
                 .filter(Band::superhet)
-                .filter(b -> 1000 * b.said().highKilohertz() > FM_BAND == fm)
+                .filter(b -> b.frequencyModulated() == fm)
                 .mapToDouble(b -> 1000 * b.said().intermediateKilohertz())
                 .findFirst()
                 .orElse(fm ? 10.7e6 : 455e3);
@@ -232,7 +231,7 @@ public final class SimulatedReceiver {
         boolean fm = generator.feed == Feed.FM_AERIAL
                 || generator.feed == Feed.FM_MIXER
                 || generator.feed == Feed.LAST_IF
-                || !band.isEmpty() && 1000 * tuners.get(band).band.said().highKilohertz() > FM_BAND;
+                || !band.isEmpty() && tuners.get(band).band.frequencyModulated();
         // Of the state and not of how often somebody looks: who looks twice sees the same.
         double hiss = NOISE_VOLTS * (1 + 0.02 * new Random(state(generator, dial)).nextGaussian());
         return fm ? frequencyModulated(generator, band, dial, hiss) : amplitudeModulated(generator, band, dial, hiss);

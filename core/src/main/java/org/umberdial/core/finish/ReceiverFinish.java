@@ -28,7 +28,6 @@ final class ReceiverFinish {
     private static final double READ_MINUTES = 3;
     private static final double DESCRIBE_MINUTES = 3;
     private static final double STEP_MINUTES = 4;
-    private static final double FM_KILOHERTZ = 30_000;
     /** Symptoms that a tuned circuit out of its place makes, beside others. */
     private static final Set<String> DETUNED = Set.of(
             "weak-on-all-bands-phono-good",
@@ -65,7 +64,7 @@ final class ReceiverFinish {
             has.add("player");
         }
         boolean fmBand = FinishArea.dials(file).all().stream()
-                .anyMatch(dial -> dial.band().said().highKilohertz() > FM_KILOHERTZ);
+                .anyMatch(dial -> dial.band().frequencyModulated());
         if (fmBand || receiver.filter(ReceiverSaid::fm).isPresent()) {
             has.add("fm");
         }

@@ -60,14 +60,18 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
     }
 
     /**
-     * @param mode of the deck in which amplitude modulation is received; empty for the only one
+     * In the mode in which the deck receives amplitude modulation.
+     *
+     * @param supposed whether values of the deck are what such sets usually have; then no stage accuses anything
      * @return empty when the circuit does not settle
      */
-    public static Optional<StageGains> of(Deck deck, TubeModels tubes, String mode, TunedData data) {
+    public static Optional<StageGains> of(Deck deck, TubeModels tubes, TunedData data, boolean supposed) {
+        String mode =
+                deck.modes().stream().filter("AM"::equalsIgnoreCase).findFirst().orElse("");
         Network network = Network.of(deck, tubes, mode);
         Values fullUp = fullUp(deck, tubes.data(), Values.nominal(network));
         return SmallSignal.of(new AtWork(network), fullUp)
-                .map(signal -> new Reckoner(deck, tubes.data(), data, signal).reckon());
+                .map(signal -> new Reckoner(deck, tubes.data(), data, supposed, signal).reckon());
     }
 
     /** The level that a place needs for a power at the speaker [V]; empty where a stage before it is not known. */
@@ -121,13 +125,15 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
         private final Deck deck;
         private final TubeData tubes;
         private final TunedData data;
+        private final boolean supposed;
         private final SmallSignal signal;
         private final ReceiverChain chain;
         private final List<GainPoint> points = new ArrayList<>();
         private final List<GainStage> stages = new ArrayList<>();
         private final List<String> lacks = new ArrayList<>();
 
-        Reckoner(Deck deck, TubeData tubes, TunedData data, SmallSignal signal) {
+        Reckoner(Deck deck, TubeData tubes, TunedData data, boolean supposed, SmallSignal signal) {
+            this.supposed = supposed;
             this.deck = deck;
             this.tubes = tubes;
             this.data = data;
@@ -201,7 +207,15 @@ public record StageGains(List<GainPoint> points, List<GainStage> stages, List<St
                 return;
             }
             stages.add(new GainStage(
-                    id, title, from, to, typicalLowHigh[0], typicalLowHigh[1], typicalLowHigh[2], basis, usual));
+                    id,
+                    title,
+                    from,
+                    to,
+                    typicalLowHigh[0],
+                    typicalLowHigh[1],
+                    typicalLowHigh[2],
+                    basis + (supposed ? " Parts as such sets usually have them." : ""),
+                    usual || supposed));
         }
 
         private void intermediate() {

@@ -7,6 +7,7 @@ import org.umberdial.core.value.InvalidEntry;
 public record Band(BandSaid said) {
     private static final double LEAST = 50;
     private static final double MOST = 300_000;
+    private static final double FM_KILOHERTZ = 30_000;
 
     /** @throws InvalidEntry when it cannot be, with what would be right */
     public Band {
@@ -42,6 +43,11 @@ public record Band(BandSaid said) {
 
     static String plain(double value) {
         return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
+    }
+
+    /** Whether it is so high that stations there are frequency modulated. */
+    public boolean frequencyModulated() {
+        return said.highKilohertz() > FM_KILOHERTZ;
     }
 
     public boolean superhet() {

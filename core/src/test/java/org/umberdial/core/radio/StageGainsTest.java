@@ -138,7 +138,7 @@ class StageGainsTest {
     @Test
     void theDemoSetsStages_areInTheOrderThatBenchTablesHave() {
         Deck deck = DeckReader.read(Sets.resource("table-set.cir"));
-        StageGains gains = StageGains.of(deck, TubeModels.shipped(), "", TunedData.usual(HERTZ))
+        StageGains gains = StageGains.of(deck, TubeModels.shipped(), TunedData.usual(HERTZ), false)
                 .orElseThrow();
         assertEquals(
                 List.of("output", "audio", "if-2", "converter"),
@@ -158,8 +158,8 @@ class StageGainsTest {
         StageGains gains = StageGains.of(
                         DeckReader.read(Sets.resource("fm-superhet.cir")),
                         TubeModels.shipped(),
-                        "AM",
-                        TunedData.usual(460e3))
+                        TunedData.usual(460e3),
+                        false)
                 .orElseThrow();
         assertTrue(gains.signalVolts(0.5).isEmpty());
         assertTrue(
@@ -171,7 +171,7 @@ class StageGainsTest {
         Deck deck = DeckReader.read(Sets.resource("table-set.cir"));
         TubeModels tubes = TubeModels.shipped();
         for (TunedData data : List.of(TunedData.usual(HERTZ), TunedData.measured(HERTZ, 75))) {
-            StageGains gains = StageGains.of(deck, tubes, "", data).orElseThrow();
+            StageGains gains = StageGains.of(deck, tubes, data, false).orElseThrow();
             Map<String, LevelRead> levels = new HashMap<>();
             for (GainPoint point : gains.points()) {
                 if (point.equals(GainPoint.AERIAL)) {
@@ -199,6 +199,21 @@ class StageGainsTest {
         }
     }
 
+    /** Of a drafted set no stage has a figure of its own. */
+    @Test
+    void whatSuchSetsUsuallyHaveAccusesNoStage() {
+        Deck deck = DeckReader.read(Sets.resource("table-set.cir"));
+        StageGains gains = StageGains.of(deck, TubeModels.shipped(), TunedData.measured(HERTZ, 75), true)
+                .orElseThrow();
+        assertTrue(gains.stages().stream().allMatch(GainStage::usual));
+        GainPoint output = gains.points().get(0);
+        LevelRead far = new LevelRead(output.id(), "", 9, 0.05);
+        assertFalse(GainCheck.of(gains, Map.of(output.id(), far), 3.2)
+                .stages()
+                .get(0)
+                .accuses());
+    }
+
     @Test
     void theWidthOfAChainTellsTheQOfItsCircuits() {
         // One can alone: √2 f/Q wide.
@@ -208,6 +223,5 @@ class StageGainsTest {
                 75,
                 TunedData.byWidth(HERTZ, 0.802 * Math.sqrt(2) * HERTZ / 75, 2).quality(),
                 0.2);
-        assertFalse(TunedData.usual(HERTZ).measured());
     }
 }

@@ -16,6 +16,7 @@ import org.umberdial.core.finish.FinishArea;
 import org.umberdial.core.radio.ReceiverChain;
 import org.umberdial.core.radio.StageGains;
 import org.umberdial.core.radio.TunedData;
+import org.umberdial.core.set.Part;
 import org.umberdial.core.tuning.Band;
 import org.umberdial.core.tuning.Dials;
 import org.umberdial.core.tuning.ResponseCurve;
@@ -51,18 +52,17 @@ class Gains {
                 return new Reckoned(
                         deck.cards().isEmpty()
                                 ? Optional.empty()
-                                : StageGains.of(deck, set.set().tubes(), mode(deck), data),
+                                : StageGains.of(
+                                        deck,
+                                        set.set().tubes(),
+                                        data,
+                                        set.set().parts().stream().anyMatch(Part::unconfirmed)),
                         data);
             } catch (DeckRefused unfit) {
                 // Said where the circuit is; here it means that nothing is reckoned.
                 return new Reckoned(Optional.empty(), data);
             }
         });
-    }
-
-    /** The mode in which amplitude modulation is received. */
-    private static String mode(Deck deck) {
-        return deck.modes().stream().filter("AM"::equalsIgnoreCase).findFirst().orElse("");
     }
 
     /** By the width of the whole chain's curve where one was read, else what is usual. */
@@ -82,7 +82,8 @@ class Gains {
         if (read.isPresent() && cans > 0) {
             try {
                 ResponseCurve curve = Alignment.response(read.get());
-                if (curve.width().isPresent() && Alignment.centred(curve, hertz)) {
+                // Two humps are cans coupled beyond the critical, whose width tells another Q.
+                if (curve.humps() == 1 && curve.width().isPresent() && Alignment.centred(curve, hertz)) {
                     return TunedData.byWidth(hertz, curve.width().getAsDouble(), cans);
                 }
             } catch (InvalidEntry notACurve) {
